@@ -1,0 +1,1 @@
+"""The launcher: everything between a fresh machine and a running kitchen. Standard library only."""

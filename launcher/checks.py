@@ -1,0 +1,165 @@
+"""Every check and test of the project, counted. A check counts as one; a test runner's tests count one by one."""
+
+from __future__ import annotations
+
+import json
+import os
+import shutil
+import subprocess
+import tempfile
+from collections.abc import Callable
+from dataclasses import dataclass
+from pathlib import Path
+
+from . import say, serving, toolchain
+from .database import Database
+from .place import CONTRACT, CORE, PYTHON, ROOT, SERVER, VAR, WEB, fingerprint
+
+Counts = tuple[int, int]
+
+
+@dataclass(frozen=True)
+class Check:
+    """One line of the report. `run` gets the environment for the project's Python and gives (passed, failed)."""
+
+    group: str
+    title: str
+    run: Callable[[dict[str, str]], Counts]
+
+
+def tool(*command: str | Path, cwd: Path = ROOT) -> Callable[[dict[str, str]], Counts]:
+    """A check that is a command: it passes when the command exits 0, else its output is shown."""
+
+    def run(env: dict[str, str]) -> Counts:
+        done = subprocess.run(
+            [str(part) for part in command], cwd=cwd, env=env, capture_output=True, text=True, check=False
+        )
+        if done.returncode != 0:
+            say.line((done.stdout + done.stderr).rstrip())
+            return 0, 1
+        return 1, 0
+
+    return run
+
+
+def manage(*arguments: str) -> Callable[[dict[str, str]], Counts]:
+    return tool(PYTHON, SERVER / "manage.py", *arguments)
+
+
+def npm(script: str, *arguments: str) -> Callable[[dict[str, str]], Counts]:
+    return lambda env: tool(*toolchain.npm_run(script, *arguments), cwd=WEB)(env)
+
+
+def contract(env: dict[str, str]) -> Counts:
+    """The committed contract and the client's types are what the server's code says today."""
+    with tempfile.TemporaryDirectory() as folder:
+        fresh = Path(folder, "openapi.json")
+        types = Path(folder, "contract.ts")
+        made = write_contract(env, fresh, types)
+        if made != (1, 0):
+            return made
+        if fresh.read_bytes() != CONTRACT.read_bytes() or types.read_bytes() != CLIENT_TYPES.read_bytes():
+            say.line("The API has moved on: ./despertar contract writes the contract and the client's types anew.")
+            return 0, 1
+    return 1, 0
+
+
+CLIENT_TYPES = WEB / "src" / "api" / "contract.ts"
+
+
+def write_contract(env: dict[str, str], schema: Path, types: Path) -> Counts:
+    export: list[str | Path] = [PYTHON, SERVER / "manage.py", "export_openapi_schema", "--api", "config.api.api"]
+    done = tool(*export, "--indent", "2", "--sorted", "--output", schema)(env)
+    if done != (1, 0):
+        return done
+    flags = ["--root-types", "--alphabetize", "--immutable"]
+    return tool(WEB / "node_modules" / ".bin" / "openapi-typescript", schema, *flags, "--output", types, cwd=WEB)(env)
+
+
+def django_tests(*labels: str, parallel: bool) -> Callable[[dict[str, str]], Counts]:
+    def run(env: dict[str, str]) -> Counts:
+        with tempfile.TemporaryDirectory() as folder:
+            counts = Path(folder, "counts.json")
+            command: list[str | Path] = [PYTHON, SERVER / "manage.py", "test", *labels, "--noinput"]
+            command += ["--top-level-directory", ROOT, "--buffer"]
+            if parallel:
+                command += ["--parallel", str(os.cpu_count() or 2)]
+            told = {**env, "DESPERTAR_TEST_COUNTS": str(counts)}
+            done = subprocess.run([str(part) for part in command], cwd=ROOT, env=told, check=False)
+            return _counted(counts, done.returncode)
+
+    return run
+
+
+def web_tests(env: dict[str, str]) -> Counts:
+    with tempfile.TemporaryDirectory() as folder:
+        report = Path(folder, "report.json")
+        command = toolchain.npm_run("test", "--reporter=default", "--reporter=json", f"--outputFile.json={report}")
+        done = subprocess.run(command, cwd=WEB, env=env, check=False)
+        return _counted(report, done.returncode, "numPassedTests", "numFailedTests")
+
+
+def _counted(report: Path, code: int, passed: str = "passed", failed: str = "failed") -> Counts:
+    """Counts from a runner's report; a runner that failed without counting a failure counts as one."""
+    if not report.exists():
+        return 0, 1
+    numbers = json.loads(report.read_text())
+    return numbers[passed], max(numbers[failed], 1 if code != 0 else 0)
+
+
+def built_front_end(_: dict[str, str]) -> Counts:
+    toolchain.front_end()
+    return 1, 0
+
+
+PYTHON_TREES = [CORE / "ferment", SERVER, ROOT / "launcher", ROOT / "tests", ROOT / "despertar"]
+RUFF = PYTHON.parent / "ruff"
+MYPY = PYTHON.parent / "mypy"
+
+CHECKS = (
+    Check("checks", "Python lint", tool(RUFF, "check", *PYTHON_TREES)),
+    Check("checks", "Python format", tool(RUFF, "format", "--check", *PYTHON_TREES)),
+    Check("checks", "Python types", tool(MYPY)),
+    Check("checks", "Python import rules", tool(PYTHON.parent / "lint-imports")),
+    Check("checks", "Migrations match the models", manage("makemigrations", "--check")),
+    Check("checks", "Deployment settings", manage("check", "--deploy", "--fail-level=WARNING")),
+    Check("checks", "Contract", contract),
+    Check("checks", "Web lint", npm("lint")),
+    Check("checks", "Web types", npm("types")),
+    Check("checks", "Web import rules", npm("rooms")),
+    Check("web", "Web tests", web_tests),
+    Check("core", "Core tests", django_tests("tests.core", parallel=True)),
+    Check("server", "Server tests", django_tests("tests.server", "tests.launcher", parallel=True)),
+    Check("journeys", "Front end builds", built_front_end),
+    Check("journeys", "Browser journeys", django_tests("tests.journeys", parallel=True)),
+)
+GROUPS = tuple(dict.fromkeys(check.group for check in CHECKS))
+
+
+def test_database() -> Database:
+    """In memory where the machine allows, so that making test databases is quick."""
+    mark = fingerprint([], str(ROOT))[:12]
+    memory = Path("/dev/shm")
+    home = memory / f"despertar-test-{os.getuid()}-{mark}" if os.access(memory, os.W_OK) else VAR / "test-database"
+    return Database(home, lasting=False)
+
+
+def run_all(only: list[str]) -> int:
+    passed = failed = 0
+    db = test_database()
+    try:
+        with say.step("Starting a database for the tests"):
+            db.start()
+        env = {**serving.django_env(db, demo=True), "PATH": f"{PYTHON.parent}{os.pathsep}{os.environ['PATH']}"}
+        for check in CHECKS:
+            if only and check.group not in only:
+                continue
+            say.line(f"\n── {check.title}")
+            won, lost = check.run(env)
+            say.line(f"   {won} passed, {lost} failed")
+            passed, failed = passed + won, failed + lost
+    finally:
+        db.stop()
+        shutil.rmtree(db.home, ignore_errors=True)
+    say.line(f"\n{passed} passed, {failed} failed")
+    return 1 if failed or not passed else 0

@@ -1,0 +1,188 @@
+"""The commands of `./despertar`."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import shutil
+import subprocess
+import sys
+import time
+from contextlib import suppress
+
+from . import checks, machine, say, serving, toolchain
+from .database import free_port
+from .place import CONTRACT, PYTHON, ROOT, SERVER, VAR, WEB
+
+
+def demo(_: argparse.Namespace) -> int:
+    """Set up what is missing and serve the kitchen, the demo kitchen included."""
+    return _serve(demo_kitchen=True)
+
+
+def start(_: argparse.Namespace) -> int:
+    """The same without the demo kitchen."""
+    return _serve(demo_kitchen=False)
+
+
+def dev(_: argparse.Namespace) -> int:
+    """The demo with hot reload: Django's and Vite's own development servers."""
+    serving.heed_signals()
+    processes: list[subprocess.Popen[bytes]] = []
+    db = serving.database()
+    try:
+        with serving.only_one():
+            _set_up()
+            toolchain.npm_packages()
+            env = _open_database(demo_kitchen=True, debug=True)
+            port = free_port()
+            command = [str(PYTHON), str(SERVER / "manage.py"), "runserver", f"127.0.0.1:{port}"]
+            processes.append(subprocess.Popen(command, env=env, start_new_session=True))
+            vite = toolchain.npm_run("dev")
+            vite_env = {**os.environ, "DESPERTAR_API": f"http://127.0.0.1:{port}"}
+            processes.append(subprocess.Popen(vite, cwd=WEB, env=vite_env, start_new_session=True))
+            serving.watch(processes, ["Django", "Vite"], time.sleep)
+    except serving.Asked:
+        return 0
+    finally:
+        for process in processes:
+            with suppress(ProcessLookupError):
+                os.killpg(process.pid, 15)
+        for process in processes:
+            serving.end(process)
+        db.stop()
+    return 0
+
+
+def stop(_: argparse.Namespace) -> int:
+    """Stop what a demo, start or dev of this checkout runs."""
+    say.line("Stopped." if serving.stop_running() else "Nothing of this checkout was running.")
+    return 0
+
+
+def reset(arguments: argparse.Namespace) -> int:
+    """Delete the database and all made files, after asking; the next start begins with an empty kitchen."""
+    if not VAR.exists():
+        say.line("There is nothing to reset.")
+        return 0
+    if not arguments.yes:
+        say.line(f"This deletes every jar, log and account kept in {VAR}. It cannot be undone.")
+        try:
+            answer = input("Type reset to go on: ")
+        except EOFError:
+            answer = ""
+        if answer.strip() != "reset":
+            say.line("Nothing was changed.")
+            return 1
+    serving.stop_running()
+    shutil.rmtree(VAR)
+    say.line("Everything was reset.")
+    return 0
+
+
+def test(arguments: argparse.Namespace) -> int:
+    """Run every check and test; the last line counts them."""
+    unknown = set(arguments.only) - set(checks.GROUPS)
+    if unknown:
+        raise say.Stop(f"No such group: {', '.join(sorted(unknown))}. There are {', '.join(checks.GROUPS)}.")
+    serving.heed_signals()
+    machine.require(machine.TO_TEST)
+    toolchain.python_packages(checks=True)
+    toolchain.npm_packages()
+    return checks.run_all(arguments.only)
+
+
+def contract(_: argparse.Namespace) -> int:
+    """Write the API's contract and the client's types anew from the server's code."""
+    env = serving.django_env(checks.test_database(), demo=True)
+    return 0 if checks.write_contract(env, CONTRACT, checks.CLIENT_TYPES) == (1, 0) else 1
+
+
+def ferment(arguments: argparse.Namespace) -> int:
+    """The core's own command line: one JSON document out."""
+    if not PYTHON.exists():
+        raise say.Stop("Run ./despertar demo or ./despertar test once first: it makes the virtual environment.")
+    command = [PYTHON, "-m", "ferment", *arguments.rest]
+    return subprocess.run(command, env=toolchain.python_env(), check=False).returncode
+
+
+def _set_up() -> None:
+    machine.require(machine.TO_RUN)
+    toolchain.python_packages(checks=False)
+
+
+def _open_database(*, demo_kitchen: bool, debug: bool = False) -> dict[str, str]:
+    with say.step("Starting the database"):
+        db = serving.database()
+        db.start()
+    env = serving.django_env(db, demo=demo_kitchen, debug=debug)
+    with say.step("Preparing the kitchen"):
+        serving.manage(env, "prepare", *(["--demo"] if demo_kitchen else []))
+    return env
+
+
+def _serve(*, demo_kitchen: bool) -> int:
+    serving.heed_signals()
+    db = serving.database()
+    web: subprocess.Popen[bytes] | None = None
+    ours = False
+    try:
+        with serving.only_one():
+            ours = True
+            say.line("Despertar")
+            serving.clear_strays()
+            _set_up()
+            toolchain.front_end()
+            env = _open_database(demo_kitchen=demo_kitchen)
+            port = serving.choose_port()
+            with say.step("Starting the web server"):
+                web = serving.gunicorn(env, port)
+                serving.wait_until_it_answers(port, web)
+            address = f"http://127.0.0.1:{port}/"
+            serving.ADDRESS_FILE.write_text(address)
+            say.line(f"\n  Open {address}\n  Ctrl-C stops it.\n")
+            serving.watch([web], ["The web server"], time.sleep)
+    except serving.AlreadyRunning as running:
+        where = f"at {running.address}" if running.address else "(it is still starting)"
+        say.line(f"Despertar already runs {where}. ./despertar stop ends it.")
+        return 0
+    except serving.Asked:
+        say.line("\n  Stopping …")
+        return 0
+    finally:
+        if web is not None:
+            serving.end(web)
+        if ours:
+            db.stop()
+    return 0
+
+
+def main(arguments: list[str]) -> int:
+    if os.geteuid() == 0:
+        os.umask(0o022)
+    parser = argparse.ArgumentParser(prog="./despertar", description="Raise a sourdough starter, day by day.")
+    commands = parser.add_subparsers(dest="command", required=True)
+    for name, act in (("demo", demo), ("start", start), ("dev", dev), ("stop", stop), ("contract", contract)):
+        commands.add_parser(name, help=act.__doc__).set_defaults(act=act)
+    parser_reset = commands.add_parser("reset", help=reset.__doc__)
+    parser_reset.add_argument("--yes", action="store_true", help="do not ask")
+    parser_reset.set_defaults(act=reset)
+    parser_test = commands.add_parser("test", help=test.__doc__)
+    parser_test.add_argument("only", nargs="*", metavar="GROUP", help=f"only these: {', '.join(checks.GROUPS)}")
+    parser_test.set_defaults(act=test)
+    parser_ferment = commands.add_parser("ferment", help=ferment.__doc__, add_help=False)
+    parser_ferment.add_argument("rest", nargs=argparse.REMAINDER)
+    parser_ferment.set_defaults(act=ferment)
+    # What follows `ferment` belongs to the core's own parser, its --help included.
+    if arguments[:1] == ["ferment"]:
+        parsed = argparse.Namespace(act=ferment, rest=arguments[1:])
+    else:
+        parsed = parser.parse_args(arguments)
+    os.chdir(ROOT)
+    try:
+        return int(parsed.act(parsed))
+    except say.Stop as reason:
+        print(f"\n{reason}", file=sys.stderr)
+        return 1
+    except serving.Asked:
+        return 130

@@ -1,0 +1,111 @@
+"""What the machine must have: Debian's packages, found by what they provide rather than by name."""
+
+from __future__ import annotations
+
+import os
+import re
+import shutil
+import subprocess
+import sys
+import sysconfig
+from collections.abc import Callable
+from dataclasses import dataclass
+from importlib.util import find_spec
+from pathlib import Path
+
+from . import say
+
+NODE_AT_LEAST = (20, 19)
+
+
+@dataclass(frozen=True)
+class Need:
+    """One thing the machine must provide, and the Debian package that brings it."""
+
+    package: str
+    is_there: Callable[[], bool]
+
+
+def which(name: str) -> str | None:
+    """Like shutil.which, with the sbin folders that an ordinary user's PATH lacks."""
+    path = os.pathsep.join([os.environ.get("PATH", ""), "/usr/local/sbin", "/usr/sbin", "/sbin"])
+    return shutil.which(name, path=path)
+
+
+def program(name: str) -> str:
+    """Full path of a program that `require` has made sure of."""
+    found = which(name)
+    if found is None:
+        raise say.Stop(f"The program {name} is missing.")
+    return found
+
+
+def _python_headers() -> bool:
+    return Path(sysconfig.get_paths()["include"], "Python.h").exists()
+
+
+def _has(name: str) -> Callable[[], bool]:
+    return lambda: which(name) is not None
+
+
+TO_RUN = (
+    Need("mariadb-server", _has("mariadbd")),
+    Need("mariadb-client", _has("mariadb-dump")),
+    Need("libmariadb-dev", _has("mariadb_config")),
+    Need("pkg-config", _has("pkg-config")),
+    Need("gcc", _has("gcc")),
+    Need("python3-venv", lambda: find_spec("ensurepip") is not None),
+    Need("python3-dev", _python_headers),
+)
+TO_TEST = (
+    *TO_RUN,
+    Need("chromium", _has("chromium")),
+    Need("chromium-driver", _has("chromedriver")),
+)
+
+
+def require(needs: tuple[Need, ...]) -> None:
+    """Install what is missing, or say exactly what to install.
+
+    Raises Stop when something is missing and there is neither root nor sudo.
+    """
+    check_node()
+    missing = [need.package for need in needs if not need.is_there()]
+    if not missing:
+        return
+    command = ["apt-get", "install", "--yes", "--no-install-recommends", *missing]
+    by_hand = f"apt-get update && {' '.join(command)}"
+    if which("apt-get") is None:
+        raise say.Stop(f"This machine lacks {', '.join(missing)} (Debian's names). Install them and start again.")
+    as_root: list[str] = []
+    if os.geteuid() != 0:
+        if which("sudo") is None:
+            raise say.Stop(f"Not root, and no sudo here. As root, run:\n\n    {by_hand}\n\nthen start again.")
+        as_root = ["sudo"]
+        # Ask for the password now: the steps below keep their output out of sight.
+        if subprocess.run(["sudo", "-v"], check=False).returncode != 0:
+            raise say.Stop(f"sudo was refused. As root, run:\n\n    {by_hand}\n\nthen start again.")
+    env = {"DEBIAN_FRONTEND": "noninteractive"}
+    with say.step("Reading Debian's package lists"):
+        say.run([*as_root, "apt-get", "update"], log="apt-update", env=env)
+    with say.step(f"Installing {', '.join(missing)}"):
+        say.run([*as_root, "env", "DEBIAN_FRONTEND=noninteractive", *command], log="apt-install", env=env)
+    still = [need.package for need in needs if not need.is_there()]
+    if still:
+        raise say.Stop(f"apt-get ended well, yet {', '.join(still)} did not bring what is needed. See var/log.")
+
+
+def check_node() -> None:
+    """Node and npm come with the machine; Debian 12's own are too old for the build."""
+    wanted = ".".join(map(str, NODE_AT_LEAST))
+    if which("node") is None or which("npm") is None:
+        raise say.Stop(f"Node.js {wanted} or newer with npm is needed and was not found.")
+    text = subprocess.run(["node", "--version"], capture_output=True, text=True, check=True).stdout
+    found = re.match(r"v(\d+)\.(\d+)", text)
+    if found is None or (int(found[1]), int(found[2])) < NODE_AT_LEAST:
+        raise say.Stop(f"Node.js {wanted} or newer is needed; this is {text.strip()}.")
+
+
+def interpreter() -> str:
+    """Tells one Python from another, so that a virtual environment made by an old one is made anew."""
+    return f"{sys.executable} {sys.version}"
