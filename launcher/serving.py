@@ -98,7 +98,8 @@ def choose_port() -> int:
 
 
 def gunicorn(env: dict[str, str], port: int, *, pid_file: Path = WEB_PID) -> subprocess.Popen[bytes]:
-    LOGS.mkdir(parents=True, exist_ok=True)
+    for folder in (LOGS, pid_file.parent):
+        folder.mkdir(parents=True, exist_ok=True)
     command: list[str | Path] = [PYTHON, "-m", "gunicorn", "config.wsgi:application"]
     command += ["--chdir", SERVER, "--bind", f"127.0.0.1:{port}", "--pid", pid_file]
     command += ["--workers", str(WORKERS), "--worker-class", "gthread", "--threads", "4"]

@@ -4,17 +4,39 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from .assessment import Setup
+from .assessment import Setup, assess
+from .feeding import plan_feed
 from .ledger import replay
 from .log import Bin, Entry, Feed, Log, Look, feeds_of, in_order
+from .methods import family_named
+from .protocol import settle
 from .quantities import grams
 from .refusal import Refusal, RefusalCode, within
 from .vessel import as_times, most_grams
 
 # Two devices' clocks differ a little; what is further ahead is a slip of the hand.
 CLOCK_SLACK = timedelta(minutes=5)
+# A jar is planned for today, or for a day that can still be seen from here.
+START_AT_MOST_AHEAD = timedelta(days=60)
+START_AT_MOST_AGO = timedelta(days=1)
 # Grams by which the sums of a kitchen may be off.
 WEIGHING_SLACK_G = 2.0
+
+
+def admit_setup(setup: Setup, now: datetime) -> None:
+    """Check a jar before it is planned: its method, its glass, and that the usual feed fits. Raises Refusal."""
+    mix = assess(setup, (), now).next_move.plan
+    assert mix is not None  # an empty log is answered with the first mix
+    usual = settle(family_named(setup.family), setup.choices)
+    feed = plan_feed(usual.keep_g, usual.ratio, usual.blend, step=setup.scale_step)
+    most_g = most_grams(setup.vessel)
+    if max(feed.total_g, mix.total_g) > most_g:
+        facts = {"total_g": feed.total_g, "most_g": round(most_g)}
+        raise Refusal(RefusalCode.JAR_TOO_SMALL, "volume_ml", facts)
+    if setup.starts_at > now + START_AT_MOST_AHEAD:
+        raise Refusal(RefusalCode.IN_THE_FUTURE, "starts_at", {"latest": (now + START_AT_MOST_AHEAD).isoformat()})
+    if setup.starts_at < now - START_AT_MOST_AGO:
+        raise Refusal(RefusalCode.BEFORE_THE_START, "starts_at", {"earliest": (now - START_AT_MOST_AGO).isoformat()})
 
 
 def admit(setup: Setup, log: Log, entry: Entry, now: datetime) -> None:

@@ -1,0 +1,51 @@
+"""The session: who is here."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.http import HttpRequest
+from django.views.decorators.csrf import csrf_protect, ensure_csrf_cookie
+from ninja import Router
+from ninja.decorators import decorate_view
+
+from problems import ProblemsOut
+
+from . import services
+from .wire import AccountOut, SessionOut, SignInIn, SignUpIn
+
+router = Router(tags=["accounts"])
+
+
+def _session(request: HttpRequest) -> SessionOut:
+    account = services.account_of(request)
+    return SessionOut(
+        account=AccountOut.from_orm(account) if account else None,
+        demo_offered=settings.DESPERTAR_DEMO,
+    )
+
+
+@router.get("/session", response=SessionOut)
+@decorate_view(ensure_csrf_cookie)
+def read_session(request: HttpRequest) -> SessionOut:
+    return _session(request)
+
+
+@router.post("/accounts", response={200: SessionOut, 422: ProblemsOut})
+@decorate_view(csrf_protect)
+def sign_up(request: HttpRequest, payload: SignUpIn) -> SessionOut:
+    services.sign_up(request, payload.name, payload.password, payload.time_zone)
+    return _session(request)
+
+
+@router.post("/session", response={200: SessionOut, 401: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut})
+@decorate_view(csrf_protect)
+def sign_in(request: HttpRequest, payload: SignInIn) -> SessionOut:
+    services.sign_in(request, payload.name, payload.password)
+    return _session(request)
+
+
+@router.delete("/session", response=SessionOut)
+@decorate_view(csrf_protect)
+def sign_out(request: HttpRequest) -> SessionOut:
+    services.sign_out(request)
+    return _session(request)

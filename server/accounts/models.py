@@ -1,0 +1,23 @@
+"""Who owns a kitchen."""
+
+from __future__ import annotations
+
+from django.contrib.auth.base_user import AbstractBaseUser, BaseUserManager
+from django.db import models
+
+
+class Account(AbstractBaseUser):
+    """A baker. The name signs in and is unique whatever its case or accents; no address is asked for."""
+
+    name = models.CharField(max_length=60, unique=True)
+    time_zone = models.CharField(max_length=64)
+    is_demo = models.BooleanField(default=False)
+    is_active = models.BooleanField(default=True)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    objects = BaseUserManager["Account"]()
+
+    USERNAME_FIELD = "name"
+
+    def __str__(self) -> str:
+        return self.name

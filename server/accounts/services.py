@@ -1,0 +1,78 @@
+"""Signing up, in and out."""
+
+from __future__ import annotations
+
+from zoneinfo import available_timezones
+
+from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth.models import AnonymousUser
+from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError
+from django.db import IntegrityError, transaction
+from django.http import HttpRequest
+
+from problems import Problem, ServerProblem
+
+from .models import Account as Account
+
+
+def account_of(request: HttpRequest) -> Account | None:
+    user: Account | AnonymousUser = request.user
+    return user if isinstance(user, Account) else None
+
+
+def sign_up(request: HttpRequest, name: str, password: str, time_zone: str) -> Account:
+    """Make an account and sign it in. Raises Problem by field."""
+    known_time_zone(time_zone)
+    account = Account(name=name, time_zone=time_zone)
+    if Account.objects.filter(name=name).exists():
+        raise Problem(ServerProblem.NAME_TAKEN, "name")
+    try:
+        validate_password(password, account)
+    except ValidationError as error:
+        first = error.error_list[0]
+        facts = {"least": float(first.params["min_length"])} if first.params and "min_length" in first.params else {}
+        raise Problem(ServerProblem(str(first.code)), "password", facts=facts) from None
+    account.set_password(password)
+    try:
+        with transaction.atomic():
+            account.save()
+    except IntegrityError:
+        raise Problem(ServerProblem.NAME_TAKEN, "name") from None
+    login(request, account, backend="django.contrib.auth.backends.ModelBackend")
+    return account
+
+
+def sign_in(request: HttpRequest, name: str, password: str) -> Account:
+    """Raises Problem for a wrong name or password alike; after five, the pair of name and address has to wait."""
+    account = authenticate(request, username=name, password=password)
+    if not isinstance(account, Account):
+        raise Problem(ServerProblem.WRONG_NAME_OR_PASSWORD, "password", status=401)
+    login(request, account)
+    return account
+
+
+def sign_in_as_demo(request: HttpRequest, account: Account, time_zone: str) -> None:
+    """Enter the demo account without a password; its times are shown in the visitor's zone."""
+    account.time_zone = known_time_zone(time_zone)
+    account.save(update_fields=["time_zone"])
+    login(request, account, backend="django.contrib.auth.backends.ModelBackend")
+
+
+def sign_out(request: HttpRequest) -> None:
+    logout(request)
+
+
+def demo_account() -> Account:
+    """The account of the demo kitchen, made when it is not there. Nobody can sign in to it by a password."""
+    account, made = Account.objects.get_or_create(name="demo baker", defaults={"is_demo": True, "time_zone": "UTC"})
+    if made:
+        account.set_unusable_password()
+        account.save(update_fields=["password"])
+    return account
+
+
+def known_time_zone(name: str) -> str:
+    if name not in available_timezones():
+        raise Problem(ServerProblem.UNKNOWN_TIME_ZONE, "time_zone", facts={"example": "Europe/Lisbon"})
+    return name

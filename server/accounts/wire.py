@@ -1,0 +1,52 @@
+"""What goes over the wire about accounts, and the base that every request's schema shares."""
+
+from __future__ import annotations
+
+import unicodedata
+from typing import Annotated
+
+from ninja import Schema
+from pydantic import AfterValidator, ConfigDict, StringConstraints
+from pydantic_core import PydanticCustomError
+
+
+class Request(Schema):
+    """Nothing unknown, no NaN; field by field errors."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+def _plain(text: str) -> str:
+    """Text as a keyboard makes it, any script and emoji; no control characters but new lines and tabs."""
+    if any(unicodedata.category(sign) in {"Cc", "Cs"} and sign not in "\n\r\t" for sign in text):
+        raise PydanticCustomError("not_text", "control characters are not text")
+    return unicodedata.normalize("NFC", text)
+
+
+Text = Annotated[str, AfterValidator(_plain)]
+Name = Annotated[Text, StringConstraints(min_length=1, max_length=60, strip_whitespace=True)]
+Password = Annotated[str, StringConstraints(min_length=1, max_length=256)]
+
+
+class SignUpIn(Request):
+    name: Name
+    password: Password
+    time_zone: str
+
+
+class SignInIn(Request):
+    name: Name
+    password: Password
+
+
+class AccountOut(Schema):
+    name: str
+    time_zone: str
+    is_demo: bool
+
+
+class SessionOut(Schema):
+    """Who is signed in, if anybody, and whether the demo kitchen may be entered here."""
+
+    account: AccountOut | None
+    demo_offered: bool

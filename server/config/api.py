@@ -1,0 +1,57 @@
+"""The API: the apps' routers, one error shape, JSON without NaN."""
+
+from __future__ import annotations
+
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+from ninja.renderers import JSONRenderer
+
+from accounts.api import router as accounts
+from demo.api import router as demo
+from ferment.refusal import Refusal
+from guidance.api import router as guidance
+from kitchen.api import router as kitchen
+from logbook.api import router as logbook
+from problems import Problem, ServerProblem, answer, body, from_refusal
+from problems.validation import problems
+
+
+class StrictJson(JSONRenderer):
+    json_dumps_params = {"allow_nan": False}  # noqa: RUF012  (the base class's own form)
+
+
+api = NinjaAPI(title="Despertar", version="1", docs_url=None, openapi_url=None, renderer=StrictJson())
+for router in (accounts, kitchen, logbook, guidance, demo):
+    api.add_router("", router)
+
+
+@api.exception_handler(Problem)
+def on_problem(_request: HttpRequest, problem: Problem) -> HttpResponse:
+    return answer(problem.status, body(problem.code, problem.field, problem.facts))
+
+
+@api.exception_handler(Refusal)
+def on_refusal(_request: HttpRequest, refusal: Refusal) -> HttpResponse:
+    return answer(422, from_refusal(refusal))
+
+
+@api.exception_handler(ValidationError)
+def on_validation(_request: HttpRequest, error: ValidationError) -> HttpResponse:
+    return answer(422, *problems(error.errors))
+
+
+@api.exception_handler(AuthenticationError)
+def on_stranger(_request: HttpRequest, _error: AuthenticationError) -> HttpResponse:
+    return answer(401, body(ServerProblem.SIGN_IN_FIRST, ""))
+
+
+@api.exception_handler(Http404)
+def on_missing(_request: HttpRequest, _error: Http404) -> HttpResponse:
+    return answer(404, body(ServerProblem.NOT_FOUND, "id"))
+
+
+@api.exception_handler(HttpError)
+def on_http_error(_request: HttpRequest, error: HttpError) -> HttpResponse:
+    code = ServerProblem.FORGED if error.status_code == 403 else ServerProblem.NOT_JSON
+    return answer(error.status_code, body(code, "", message=str(error)))

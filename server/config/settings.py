@@ -1,0 +1,157 @@
+"""Settings. Everything that differs between machines comes from the environment, which the launcher sets."""
+
+from __future__ import annotations
+
+import os
+import re
+from datetime import timedelta
+from pathlib import Path
+
+from csp.constants import NONCE, NONE, SELF
+
+ROOT = Path(__file__).resolve().parent.parent.parent
+WEB_DIST = ROOT / "web" / "dist"
+
+DEBUG = os.environ.get("DESPERTAR_DEBUG") == "1"
+# The kitchen is served on loopback in plain HTTP; behind a proxy with TLS this turns on what only works there.
+HTTPS = os.environ.get("DESPERTAR_HTTPS") == "1"
+DESPERTAR_DEMO = os.environ.get("DESPERTAR_DEMO") == "1"
+
+SECRET_KEY = os.environ["DESPERTAR_SECRET_KEY"]
+ALLOWED_HOSTS = os.environ.get("DESPERTAR_HOSTS", "127.0.0.1,localhost,[::1]").split(",")
+ROOT_URLCONF = "config.urls"
+WSGI_APPLICATION = "config.wsgi.application"
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "axes",
+    "csp",
+    "ninja",
+    "config",
+    "accounts",
+    "kitchen",
+    "logbook",
+    "guidance",
+    "demo",
+]
+
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+
+TEMPLATES: list[dict[str, object]] = []
+
+_SESSION_VARIABLES = "SET sql_mode='TRADITIONAL', time_zone='+00:00'"
+_DATABASE_OPTIONS = {
+    "charset": "utf8mb4",
+    "collation": "utf8mb4_uca1400_ai_ci",
+    "isolation_level": "read committed",
+    "init_command": _SESSION_VARIABLES,
+}
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.mysql",
+        "NAME": os.environ.get("DESPERTAR_DB_NAME", "despertar"),
+        "USER": os.environ.get("DESPERTAR_DB_USER", "despertar"),
+        "PASSWORD": os.environ.get("DESPERTAR_DB_PASSWORD", ""),
+        "HOST": os.environ.get("DESPERTAR_DB_SOCKET", ""),
+        "CONN_MAX_AGE": 60,
+        "CONN_HEALTH_CHECKS": True,
+        "OPTIONS": _DATABASE_OPTIONS,
+        "TEST": {"CHARSET": "utf8mb4", "COLLATION": "utf8mb4_uca1400_ai_ci"},
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+USE_TZ = True
+TIME_ZONE = "UTC"
+USE_I18N = False
+LANGUAGE_CODE = "en"
+
+# --- accounts and sessions ---
+
+AUTH_USER_MODEL = "accounts.Account"
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+AUTH_PASSWORD_VALIDATORS = [
+    {
+        "NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator",
+        "OPTIONS": {"user_attributes": ["name"]},
+    },
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+    {"NAME": "django.contrib.auth.password_validation.NumericPasswordValidator"},
+]
+SESSION_COOKIE_NAME = "despertar_session"
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_SECURE = HTTPS
+CSRF_COOKIE_NAME = "despertar_csrf"
+CSRF_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SECURE = HTTPS
+CSRF_FAILURE_VIEW = "config.pages.csrf_failure"
+
+# Five wrong passwords for one name from one address shut that pair out for a while.
+AXES_FAILURE_LIMIT = 5
+AXES_COOLOFF_TIME = timedelta(minutes=10)
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_LOCKOUT_CALLABLE = "config.pages.locked_out"
+AXES_RESET_ON_SUCCESS = True
+AXES_VERBOSE = False
+
+# --- what the browser may do ---
+
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [NONE],
+        "script-src": [SELF],
+        "style-src": [SELF, NONCE],
+        "font-src": [SELF],
+        "img-src": [SELF, "data:"],
+        "connect-src": [SELF],
+        "manifest-src": [SELF],
+        "base-uri": [NONE],
+        "form-action": [SELF],
+        "frame-ancestors": [NONE],
+    }
+}
+X_FRAME_OPTIONS = "DENY"
+SECURE_CONTENT_TYPE_NOSNIFF = True
+SECURE_REFERRER_POLICY = "same-origin"
+SECURE_CROSS_ORIGIN_OPENER_POLICY = "same-origin"
+SECURE_SSL_REDIRECT = HTTPS
+SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
+SECURE_HSTS_INCLUDE_SUBDOMAINS = HTTPS
+SECURE_HSTS_PRELOAD = HTTPS
+DATA_UPLOAD_MAX_MEMORY_SIZE = 262_144
+
+# --- files ---
+
+STATIC_URL = "/static/"
+MEDIA_URL = "/media/"
+WHITENOISE_ROOT = WEB_DIST
+_HASHED = re.compile(r"^/assets/.+-[\w-]{8}\.\w+$")
+
+
+def WHITENOISE_IMMUTABLE_FILE_TEST(_path: str, url: str) -> bool:  # noqa: N802  (the setting's name)
+    return _HASHED.match(url) is not None
+
+
+# --- tests and logs ---
+
+TEST_RUNNER = "config.test_runner.CountingRunner"
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}

@@ -1,0 +1,11 @@
+"""The API under /api/; every other path is the application's page."""
+
+from django.urls import URLPattern, URLResolver, path, re_path
+
+from .api import api
+from .pages import application
+
+urlpatterns: list[URLPattern | URLResolver] = [
+    path("api/", api.urls),
+    re_path(r"^(?!api/|assets/|static/|media/).*$", application),
+]

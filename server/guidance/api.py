@@ -1,0 +1,48 @@
+"""What to do now, how each jar is doing, and a feed while it is being weighed."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from django.utils import timezone
+from ninja import Router
+
+from accounts.security import Baker, signed_in
+from problems import ProblemsOut
+
+from . import services
+from .wire import (
+    AssessmentOut,
+    KitchenOut,
+    OpenJarOut,
+    PreviewIn,
+    SheetOut,
+    WeighIn,
+    kitchen_out,
+    open_jar_out,
+    setup_in,
+)
+
+router = Router(tags=["guidance"], auth=signed_in)
+
+
+@router.get("/kitchen", response=KitchenOut)
+def read_kitchen(request: Baker) -> KitchenOut:
+    now = timezone.now()
+    return kitchen_out(request.auth, services.kitchen_now(request.auth, now), now)
+
+
+@router.get("/jars/{jar_id}", response={200: OpenJarOut, 404: ProblemsOut})
+def read_jar(request: Baker, jar_id: UUID) -> OpenJarOut:
+    now = timezone.now()
+    return open_jar_out(request.auth, services.jar_now(request.auth, jar_id, now), now)
+
+
+@router.post("/preview", response={200: AssessmentOut, 422: ProblemsOut})
+def preview(request: Baker, payload: PreviewIn) -> AssessmentOut:
+    return services.preview(setup_in(payload), timezone.now())
+
+
+@router.post("/jars/{jar_id}/weigh", response={200: SheetOut, 404: ProblemsOut, 422: ProblemsOut})
+def weigh(request: Baker, jar_id: UUID, payload: WeighIn) -> SheetOut:
+    return services.weigh(request.auth, jar_id, keep_g=payload.keep_g, flour_g=payload.flour_g, water_g=payload.water_g)

@@ -1,0 +1,97 @@
+"""What goes over the wire about how the jars are doing: the core's own facts, and the jars they are of."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from ninja import Schema
+
+from accounts.services import Account
+from accounts.wire import Request
+from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
+from ferment.protocol import Normal
+from ferment.sheet import Sheet
+from ferment.signs import Finding
+from kitchen.wire import JarBody, JarOut, card_out, setup_in
+from logbook.wire import EntryOut, recorded_out
+
+from .services import Assessed, OpenJar
+
+AssessmentOut = Assessment
+SheetOut = Sheet
+__all__ = ["AssessmentOut", "SheetOut", "setup_in"]
+
+
+class GlanceOut(Schema):
+    """A jar as the kitchen shows it."""
+
+    jar: JarOut
+    day: int
+    normal: Normal | None
+    in_jar: InJar | None
+    since_feed: SinceFeed | None
+    next_move: NextMove
+    findings: list[Finding]
+    binned_at: datetime | None
+
+
+class KitchenOut(Schema):
+    """All jars at one moment; `now` is the server's clock, by which `next_move` was judged."""
+
+    now: datetime
+    time_zone: str
+    is_demo: bool
+    jars: list[GlanceOut]
+
+
+class OpenJarOut(Schema):
+    now: datetime
+    time_zone: str
+    jar: JarOut
+    assessment: Assessment
+    log: list[EntryOut]
+
+
+class PreviewIn(JarBody):
+    """A jar that is not planned yet."""
+
+
+class WeighIn(Request):
+    """What has gone in so far, in grams; null for what has not been weighed."""
+
+    keep_g: float | None
+    flour_g: float | None
+    water_g: float | None
+
+
+def kitchen_out(account: Account, assessed: list[Assessed], now: datetime) -> KitchenOut:
+    return KitchenOut(
+        now=now,
+        time_zone=account.time_zone,
+        is_demo=account.is_demo,
+        jars=[_glance(one) for one in assessed],
+    )
+
+
+def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut:
+    return OpenJarOut(
+        now=now,
+        time_zone=account.time_zone,
+        jar=card_out(opened.card),
+        assessment=opened.assessment,
+        log=[recorded_out(entry) for entry in opened.entries],
+    )
+
+
+def _glance(one: Assessed) -> GlanceOut:
+    found = one.assessment
+    return GlanceOut(
+        jar=card_out(one.card),
+        day=found.day,
+        normal=found.normal,
+        in_jar=found.in_jar,
+        since_feed=found.since_feed,
+        next_move=found.next_move,
+        findings=list(found.findings),
+        binned_at=found.binned_at,
+    )

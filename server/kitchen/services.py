@@ -1,0 +1,143 @@
+"""Keeping jars: plan one, find one, put one away. An account reaches its own kitchen and nothing else."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass
+from datetime import datetime
+from uuid import UUID
+
+from django.db import IntegrityError, transaction
+
+from accounts.services import Account
+from ferment.admission import admit_setup
+from ferment.assessment import Setup
+from ferment.flours import Flour
+from ferment.methods import FAMILIES
+from ferment.protocol import BlendOption, Choices, Family, GramsOption, HoursOption
+from ferment.vessel import Vessel
+from problems import Problem, ServerProblem, not_found
+
+from .models import Jar, Kitchen
+
+
+@dataclass(frozen=True)
+class JarCard:
+    """A jar as the rest of the server knows it."""
+
+    id: UUID
+    kitchen_id: UUID
+    name: str
+    setup: Setup
+    on_shelf: bool
+
+
+def kitchen_of(account: Account) -> UUID:
+    """The account's kitchen, made at the first visit."""
+    kitchen, _ = Kitchen.objects.get_or_create(owner=account)
+    return kitchen.id
+
+
+def all_jars(account: Account) -> list[JarCard]:
+    """Every jar, those put away too, in the order of their making."""
+    return [_card(jar) for jar in Jar.objects.filter(kitchen__owner=account).order_by("made_at", "id")]
+
+
+def jar_of(account: Account, jar_id: UUID) -> JarCard:
+    """Raises Problem (not found) for what is not there and for another account's jar alike."""
+    return _card(_own(account, jar_id))
+
+
+def lock_jar(account: Account, jar_id: UUID) -> JarCard:
+    """The same, holding the jar's row until the transaction ends: two devices write one after the other."""
+    return _card(_own(account, jar_id, lock=True))
+
+
+def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime) -> JarCard:
+    """Put a new jar on the shelf. The same id again gives the jar that is there."""
+    there = Jar.objects.filter(id=jar_id).select_related("kitchen").first()
+    if there is None:
+        admit_setup(setup, now)
+        try:
+            with transaction.atomic():
+                return _card(_make(account, jar_id, name, setup))
+        except IntegrityError:
+            there = Jar.objects.select_related("kitchen").get(id=jar_id)
+    if there.kitchen.owner_id != account.pk:
+        raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
+    return _card(there)
+
+
+def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: bool) -> JarCard:
+    """Put a jar away or back; its log stays."""
+    jar = _own(account, jar_id)
+    jar.put_away_at = None if on_shelf else now
+    jar.save(update_fields=["put_away_at"])
+    return _card(jar)
+
+
+def remove_jars(account: Account) -> None:
+    """Delete all jars of a kitchen and their logs; only the demo kitchen is ever laid anew."""
+    Jar.objects.filter(kitchen__owner=account).delete()
+
+
+def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
+    return Jar.objects.create(
+        id=jar_id,
+        kitchen_id=kitchen_of(account),
+        name=name,
+        family=setup.family,
+        choices=asdict(setup.choices),
+        tare_g=setup.vessel.tare_g,
+        volume_ml=setup.vessel.volume_ml,
+        height_mm=setup.vessel.height_mm,
+        scale_step=setup.scale_step,
+        starts_at=setup.starts_at,
+    )
+
+
+def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
+    jars = Jar.objects.filter(kitchen__owner=account, id=jar_id)
+    jar = (jars.select_for_update(of=("self",)) if lock else jars).first()
+    if jar is None:
+        raise not_found()
+    return jar
+
+
+def _card(jar: Jar) -> JarCard:
+    vessel = Vessel(jar.tare_g, jar.volume_ml, jar.height_mm)
+    setup = Setup(jar.family, Choices(**jar.choices), vessel, jar.starts_at, jar.scale_step)
+    return JarCard(jar.id, jar.kitchen_id, jar.name, setup, jar.put_away_at is None)
+
+
+@dataclass(frozen=True)
+class FamilyCard:
+    """A family as the New jar place offers it."""
+
+    code: str
+    origin: str
+    hours: tuple[int, ...]
+    usual_hours: int
+    least_seed_g: float
+    most_seed_g: float
+    usual_seed_g: float
+    usual_blend: dict[Flour, float]
+
+
+def catalogue() -> list[FamilyCard]:
+    return [_family_card(family) for family in FAMILIES]
+
+
+def _family_card(family: Family) -> FamilyCard:
+    hours = next(option for option in family.options if isinstance(option, HoursOption))
+    seed = next(option for option in family.options if isinstance(option, GramsOption))
+    blend = next(option for option in family.options if isinstance(option, BlendOption))
+    return FamilyCard(
+        code=family.code,
+        origin=family.origin,
+        hours=hours.choices,
+        usual_hours=hours.default,
+        least_seed_g=seed.least,
+        most_seed_g=seed.most,
+        usual_seed_g=seed.default,
+        usual_blend={part.flour: part.share for part in blend.default},
+    )

@@ -1,0 +1,43 @@
+"""The log: record, amend, withdraw, restore, and what changed."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from django.utils import timezone
+from ninja import Router
+
+from accounts.security import Baker, signed_in
+from problems import ProblemsOut
+
+from . import services
+from .wire import AmendIn, ChangeOut, EntryOut, RecordIn, changed_out, recorded_out
+
+router = Router(tags=["logbook"], auth=signed_in)
+WRITES = {200: EntryOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut}
+
+
+@router.post("/jars/{jar_id}/log", response=WRITES)
+def record(request: Baker, jar_id: UUID, payload: RecordIn) -> EntryOut:
+    now = timezone.now()
+    return recorded_out(services.record(request.auth, jar_id, payload.id, payload.entry, payload.seen_feed, now))
+
+
+@router.put("/log/{entry_id}", response=WRITES)
+def amend(request: Baker, entry_id: UUID, payload: AmendIn) -> EntryOut:
+    return recorded_out(services.amend(request.auth, entry_id, payload.revision, payload.entry, timezone.now()))
+
+
+@router.post("/log/{entry_id}/withdraw", response=WRITES)
+def withdraw(request: Baker, entry_id: UUID) -> EntryOut:
+    return recorded_out(services.withdraw(request.auth, entry_id, timezone.now()))
+
+
+@router.post("/log/{entry_id}/restore", response=WRITES)
+def restore(request: Baker, entry_id: UUID) -> EntryOut:
+    return recorded_out(services.restore(request.auth, entry_id, timezone.now()))
+
+
+@router.get("/log/{entry_id}/history", response={200: list[ChangeOut], 404: ProblemsOut})
+def history(request: Baker, entry_id: UUID) -> list[ChangeOut]:
+    return [changed_out(change) for change in services.history(request.auth, entry_id)]

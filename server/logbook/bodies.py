@@ -1,0 +1,94 @@
+"""An entry as it goes over the wire and into the database, and as the core knows it."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import AwareDatetime, Field, StringConstraints, TypeAdapter
+
+from accounts.wire import Request, Text
+from ferment.flours import Flour, FlourGrams
+from ferment.log import Bin, Bubbles, Entry, Feed, Look, Smell, Thickness, Top
+from ferment.vessel import Level, LevelUnit
+
+MOST_NOTE = 2_000
+Note = Annotated[Text, StringConstraints(max_length=MOST_NOTE)]
+
+
+class FlourBody(Request):
+    flour: Flour
+    g: float
+
+
+class LevelBody(Request):
+    value: float
+    unit: LevelUnit
+
+
+class FeedBody(Request):
+    """A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured."""
+
+    kind: Literal["feed"]
+    at: AwareDatetime
+    keep_g: float
+    flours: Annotated[list[FlourBody], Field(max_length=8)]
+    water_g: float
+    salt_g: float
+    line_mm: float | None
+    note: Note
+
+
+class LookBody(Request):
+    """What was seen and smelt; null or empty where nobody looked."""
+
+    kind: Literal["look"]
+    at: AwareDatetime
+    level: LevelBody | None
+    bubbles: Bubbles | None
+    top: Annotated[list[Top], Field(max_length=8)]
+    smell: Annotated[list[Smell], Field(max_length=8)]
+    thickness: Thickness | None
+    note: Note
+
+
+class BinBody(Request):
+    """The end of the jar."""
+
+    kind: Literal["bin"]
+    at: AwareDatetime
+    note: Note
+
+
+EntryBody = Annotated[FeedBody | LookBody | BinBody, Field(discriminator="kind")]
+_ADAPTER: TypeAdapter[FeedBody | LookBody | BinBody] = TypeAdapter(EntryBody)
+
+
+def to_core(entry_id: UUID, body: FeedBody | LookBody | BinBody) -> Entry:
+    match body:
+        case FeedBody():
+            flours = tuple(FlourGrams(part.flour, part.g) for part in body.flours)
+            return Feed(str(entry_id), body.at, body.keep_g, flours, body.water_g, body.salt_g, body.line_mm)
+        case LookBody():
+            level = Level(body.level.value, body.level.unit) if body.level else None
+            return Look(
+                str(entry_id),
+                body.at,
+                level,
+                body.bubbles,
+                frozenset(body.top),
+                frozenset(body.smell),
+                body.thickness,
+                bool(body.note.strip()),
+            )
+        case BinBody():
+            return Bin(str(entry_id), body.at)
+
+
+def to_stored(body: FeedBody | LookBody | BinBody) -> dict[str, object]:
+    """What the `body` column holds: all but the columns of its own."""
+    return body.model_dump(mode="json", exclude={"kind", "at"})
+
+
+def from_stored(kind: str, at: object, stored: dict[str, object]) -> FeedBody | LookBody | BinBody:
+    return _ADAPTER.validate_python({**stored, "kind": kind, "at": at})

@@ -1,0 +1,222 @@
+"""The baker's verbs on a log: record, amend, withdraw, restore. Each is atomic and safe to send twice."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from uuid import UUID
+
+from django.db import IntegrityError, transaction
+
+from accounts.services import Account
+from ferment import log
+from ferment.admission import admit, admit_removal
+from ferment.refusal import Fact
+from kitchen.services import JarCard, jar_of, lock_jar
+from problems import Problem, ServerProblem, not_found
+
+from .bodies import BinBody, FeedBody, LookBody, from_stored, to_core, to_stored
+from .models import Change, Entry
+
+Body = FeedBody | LookBody | BinBody
+
+
+@dataclass(frozen=True)
+class Recorded:
+    """An entry of a log with who wrote it; `revision` counts its changes from 1."""
+
+    id: UUID
+    jar_id: UUID
+    revision: int
+    body: Body
+    recorded_at: datetime
+    recorded_by: str | None
+    withdrawn: bool
+
+
+@dataclass(frozen=True)
+class Changed:
+    """What an entry said before a change."""
+
+    what: str
+    body: Body
+    made_at: datetime
+    made_by: str | None
+
+
+def record(
+    account: Account, jar_id: UUID, entry_id: UUID, body: Body, seen_feed: UUID | None, now: datetime
+) -> Recorded:
+    """Write a new entry. The same id again gives the entry that is there.
+
+    `seen_feed` is the last feed that the baker's device knew of. A feed that another device recorded meanwhile is shown
+    (fed meanwhile, 409) before this one is taken; the baker may then send it again with that feed as seen.
+    """
+    with transaction.atomic():
+        card = lock_jar(account, jar_id)
+        there = Entry.objects.filter(id=entry_id).select_related("recorded_by").first()
+        if there is None:
+            rows = _rows([jar_id])
+            _check_meanwhile(rows, body, seen_feed)
+            admit(card.setup, _core_log(rows), to_core(entry_id, body), now)
+            try:
+                with transaction.atomic():
+                    there = Entry.objects.create(
+                        id=entry_id,
+                        jar_id=jar_id,
+                        kind=body.kind,
+                        at=body.at,
+                        body=to_stored(body),
+                        recorded_at=now,
+                        recorded_by=account,
+                    )
+            except IntegrityError:
+                # The same id written to another jar between our look and our write.
+                there = Entry.objects.get(id=entry_id)
+        if there.jar_id != jar_id:
+            raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
+        return _recorded(there)
+
+
+def amend(account: Account, entry_id: UUID, seen_revision: int, body: Body, now: datetime) -> Recorded:
+    """Correct an entry, keeping what it said. Sent twice it changes once; a change by another device is shown first."""
+    with transaction.atomic():
+        card, entry = _own(account, entry_id)
+        if entry.kind != body.kind:
+            raise Problem(ServerProblem.NOT_ACCEPTED, "kind")
+        if from_stored(entry.kind, entry.at, entry.body) == body:
+            return _recorded(entry)
+        if entry.revision != seen_revision or entry.withdrawn_at is not None:
+            raise Problem(ServerProblem.CHANGED_MEANWHILE, "id", status=409)
+        admit(card.setup, _core_log(_rows([card.id])), to_core(entry.id, body), now)
+        _note_change(entry, "amended", account, now)
+        entry.at, entry.body = body.at, to_stored(body)
+        entry.revision += 1
+        entry.save(update_fields=["at", "body", "revision"])
+        return _recorded(entry)
+
+
+def withdraw(account: Account, entry_id: UUID, now: datetime) -> Recorded:
+    """Undo an entry: it counts for nothing but can be restored."""
+    with transaction.atomic():
+        card, entry = _own(account, entry_id)
+        if entry.withdrawn_at is None:
+            admit_removal(_core_log(_rows([card.id])), _to_core(entry))
+            _note_change(entry, "withdrawn", account, now)
+            entry.withdrawn_at = now
+            entry.save(update_fields=["withdrawn_at"])
+        return _recorded(entry)
+
+
+def restore(account: Account, entry_id: UUID, now: datetime) -> Recorded:
+    """Take an undo back, if the entry still fits what has been recorded since."""
+    with transaction.atomic():
+        card, entry = _own(account, entry_id)
+        if entry.withdrawn_at is not None:
+            core = _to_core(entry)
+            admit(card.setup, (*_core_log(_rows([card.id])), core), core, now)
+            _note_change(entry, "restored", account, now)
+            entry.withdrawn_at = None
+            entry.save(update_fields=["withdrawn_at"])
+        return _recorded(entry)
+
+
+def history(account: Account, entry_id: UUID) -> list[Changed]:
+    """Every change of an entry, the latest first."""
+    _, entry = _own(account, entry_id, lock=False)
+    changes = Change.objects.filter(entry=entry).select_related("made_by").order_by("-made_at", "-id")
+    return [
+        Changed(change.what, from_stored(entry.kind, change.at, change.body), change.made_at, _name(change.made_by))
+        for change in changes
+    ]
+
+
+def logs_of(jar_ids: Sequence[UUID]) -> dict[UUID, log.Log]:
+    """The logs that count, by jar, in one query."""
+    logs: dict[UUID, list[Entry]] = {jar_id: [] for jar_id in jar_ids}
+    for row in _rows(jar_ids):
+        logs[row.jar_id].append(row)
+    return {jar_id: _core_log(rows) for jar_id, rows in logs.items()}
+
+
+def entries_of(jar_id: UUID) -> list[Recorded]:
+    """All entries of a jar, undone ones too, the latest first."""
+    rows = Entry.objects.filter(jar_id=jar_id).select_related("recorded_by").order_by("-at", "-recorded_at", "id")
+    return [_recorded(row) for row in rows]
+
+
+def lay_log(card: JarCard, entries: Iterable[tuple[UUID, Body]], now: datetime) -> None:
+    """Write a whole log at once, each entry checked as if it were recorded at its own time. Nobody's name is on it."""
+    so_far: log.Log = ()
+    rows = []
+    for entry_id, body in entries:
+        core = to_core(entry_id, body)
+        admit(card.setup, so_far, core, body.at)
+        so_far = (*so_far, core)
+        rows.append(
+            Entry(id=entry_id, jar_id=card.id, kind=body.kind, at=body.at, body=to_stored(body), recorded_at=now)
+        )
+    Entry.objects.bulk_create(rows)
+
+
+def written_by_someone(jar_ids: Sequence[UUID]) -> bool:
+    """Whether anybody recorded or changed anything in these jars since their logs were laid."""
+    entries = Entry.objects.filter(jar_id__in=jar_ids)
+    return entries.filter(recorded_by__isnull=False).exists() or Change.objects.filter(entry__in=entries).exists()
+
+
+def _rows(jar_ids: Sequence[UUID]) -> list[Entry]:
+    return list(Entry.objects.filter(jar_id__in=jar_ids, withdrawn_at__isnull=True).order_by("at"))
+
+
+def _to_core(row: Entry) -> log.Entry:
+    return to_core(row.id, from_stored(row.kind, row.at, row.body))
+
+
+def _core_log(rows: Iterable[Entry]) -> log.Log:
+    return tuple(_to_core(row) for row in rows)
+
+
+def _check_meanwhile(rows: Sequence[Entry], body: Body, seen_feed: UUID | None) -> None:
+    if not isinstance(body, FeedBody):
+        return
+    feeds = log.feeds_of(_core_log(rows))
+    last = feeds[-1] if feeds else None
+    if last is not None and last.id != str(seen_feed):
+        facts: dict[str, Fact] = {
+            "id": last.id,
+            "at": last.at.isoformat(),
+            "keep_g": last.keep_g,
+            "flour_g": last.flour_g,
+            "water_g": last.water_g,
+        }
+        raise Problem(ServerProblem.FED_MEANWHILE, "at", status=409, facts=facts)
+
+
+def _own(account: Account, entry_id: UUID, *, lock: bool = True) -> tuple[JarCard, Entry]:
+    row = Entry.objects.filter(id=entry_id).values("jar_id").first()
+    if row is None:
+        raise not_found()
+    card = lock_jar(account, row["jar_id"]) if lock else jar_of(account, row["jar_id"])
+    return card, Entry.objects.select_related("recorded_by").get(id=entry_id)
+
+
+def _note_change(entry: Entry, what: str, account: Account, now: datetime) -> None:
+    Change.objects.create(entry=entry, what=what, at=entry.at, body=entry.body, made_at=now, made_by=account)
+
+
+def _name(account: Account | None) -> str | None:
+    return account.name if account else None
+
+
+def _recorded(row: Entry) -> Recorded:
+    return Recorded(
+        id=row.id,
+        jar_id=row.jar_id,
+        revision=row.revision,
+        body=from_stored(row.kind, row.at, row.body),
+        recorded_at=row.recorded_at,
+        recorded_by=_name(row.recorded_by),
+        withdrawn=row.withdrawn_at is not None,
+    )
