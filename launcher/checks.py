@@ -72,7 +72,7 @@ def write_contract(env: dict[str, str], schema: Path, types: Path) -> Counts:
     done = tool(*export, "--indent", "2", "--sorted", "--output", schema)(env)
     if done != (1, 0):
         return done
-    flags = ["--root-types", "--alphabetize", "--immutable"]
+    flags = ["--root-types", "--root-types-no-schema-prefix", "--alphabetize"]
     return tool(WEB / "node_modules" / ".bin" / "openapi-typescript", schema, *flags, "--output", types, cwd=WEB)(env)
 
 

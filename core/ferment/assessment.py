@@ -9,13 +9,13 @@ from enum import StrEnum
 from .feeding import FeedPlan, ScaleStep, ratio_as_weighed, scale_walk
 from .flours import FlourLot
 from .ledger import Ledger, Round, replay
-from .log import Log
+from .log import Bubbles, Log, Top
 from .methods import family_named
 from .planner import Act, Step, StepState, day_of, timeline
 from .protocol import Choices, Course, Normal, settle
 from .signs import Finding, findings
 from .signs.contract import Urgency
-from .vessel import ROOM_WANTED, Vessel, check_vessel, line_mm, most_grams, room_times
+from .vessel import ROOM_WANTED, Vessel, check_vessel, line_mm, room_times
 
 
 @dataclass(frozen=True)
@@ -85,12 +85,15 @@ class RoundSeen:
 
 @dataclass(frozen=True)
 class SinceFeed:
-    """The running round: hours since the feed, the last level seen, the highest one."""
+    """The running round: hours since the feed, the last level seen, the highest one, and the last of the other looks."""
 
+    feed_id: str
     fed_at: datetime
     hours: float
     last: LevelSeen | None
     highest: LevelSeen | None
+    bubbles: Bubbles | None
+    top: tuple[Top, ...]
 
 
 @dataclass(frozen=True)
@@ -105,7 +108,11 @@ class Totals:
 
 @dataclass(frozen=True)
 class Assessment:
-    """All that is known of a jar now. `day` is 0 before the first mix; `room_is_tight` warns of an overflow."""
+    """All that is known of a jar now.
+
+    `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns that
+    a lively one may overflow from there.
+    """
 
     day: int
     normal: Normal | None
@@ -117,6 +124,7 @@ class Assessment:
     rounds: tuple[RoundSeen, ...]
     totals: Totals
     binned_at: datetime | None
+    usual_line_mm: float
     room_is_tight: bool
 
 
@@ -131,6 +139,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     found = findings(ledger.looks)
     steps = timeline(course, setup.starts_at, ledger, now, setup.scale_step)
     start = ledger.rounds[0].feed.at if ledger.rounds else None
+    usual_line = _usual_line_mm(course, vessel)
     return Assessment(
         day=day_of(start, now) if start else 0,
         normal=course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
@@ -142,15 +151,14 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
         totals=_totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
-        room_is_tight=is_tight(course, vessel),
+        usual_line_mm=usual_line,
+        room_is_tight=room_times(vessel, usual_line) < ROOM_WANTED,
     )
 
 
-def is_tight(course: Course, vessel: Vessel) -> bool:
-    """Whether the usual feed leaves less room than a lively starter may want."""
+def _usual_line_mm(course: Course, vessel: Vessel) -> float:
     usual_g = course.keep_g * (1 + (course.ratio.flour + course.ratio.water) / course.ratio.seed)
-    fits = usual_g <= most_grams(vessel)
-    return not fits or room_times(vessel, line_mm(vessel, usual_g)) < ROOM_WANTED
+    return line_mm(vessel, usual_g)
 
 
 def _next_move(ledger: Ledger, found: tuple[Finding, ...], steps: tuple[Step, ...], vessel: Vessel) -> NextMove:
@@ -189,11 +197,15 @@ def _since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
         return None
     turn = ledger.rounds[-1]
     levels = _levels(turn)
+    looks = [look for look in ledger.looks if look.at >= turn.feed.at]
     return SinceFeed(
+        feed_id=turn.feed.id,
         fed_at=turn.feed.at,
         hours=(now - turn.feed.at) / timedelta(hours=1),
         last=levels[-1] if levels else None,
         highest=max(levels, key=lambda level: level.times, default=None),
+        bubbles=next((look.bubbles for look in reversed(looks) if look.bubbles), None),
+        top=tuple(sorted(next((look.top for look in reversed(looks) if look.top), frozenset()))),
     )
 
 

@@ -4,643 +4,648 @@
  */
 
 export interface paths {
-    readonly "/api/accounts": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/accounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Sign Up */
-        readonly post: operations["accounts_api_sign_up"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["accounts_api_sign_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/catalogue": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
         /** Read Catalogue */
-        readonly get: operations["kitchen_api_read_catalogue"];
-        readonly put?: never;
-        readonly post?: never;
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        get: operations["kitchen_api_read_catalogue"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/demo/visit": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/demo/visit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Visit */
-        readonly post: operations["demo_api_visit"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["demo_api_visit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/jars": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/jars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Plan Jar */
-        readonly post: operations["kitchen_api_plan_jar"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["kitchen_api_plan_jar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/jars/{jar_id}": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/jars/{jar_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
         /** Read Jar */
-        readonly get: operations["guidance_api_read_jar"];
-        readonly put?: never;
-        readonly post?: never;
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        get: operations["guidance_api_read_jar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/jars/{jar_id}/log": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/jars/{jar_id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Record */
-        readonly post: operations["logbook_api_record"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["logbook_api_record"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/jars/{jar_id}/shelf": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/jars/{jar_id}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
+        get?: never;
         /** Set On Shelf */
-        readonly put: operations["kitchen_api_set_on_shelf"];
-        readonly post?: never;
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        put: operations["kitchen_api_set_on_shelf"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/jars/{jar_id}/weigh": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/jars/{jar_id}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Weigh */
-        readonly post: operations["guidance_api_weigh"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["guidance_api_weigh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/kitchen": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
         /** Read Kitchen */
-        readonly get: operations["guidance_api_read_kitchen"];
-        readonly put?: never;
-        readonly post?: never;
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        get: operations["guidance_api_read_kitchen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/log/{entry_id}": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/log/{entry_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
+        get?: never;
         /** Amend */
-        readonly put: operations["logbook_api_amend"];
-        readonly post?: never;
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        put: operations["logbook_api_amend"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/log/{entry_id}/history": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/log/{entry_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
         /** History */
-        readonly get: operations["logbook_api_history"];
-        readonly put?: never;
-        readonly post?: never;
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        get: operations["logbook_api_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/log/{entry_id}/restore": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/log/{entry_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Restore */
-        readonly post: operations["logbook_api_restore"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["logbook_api_restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/log/{entry_id}/withdraw": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/log/{entry_id}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Withdraw */
-        readonly post: operations["logbook_api_withdraw"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["logbook_api_withdraw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/preview": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly get?: never;
-        readonly put?: never;
+        get?: never;
+        put?: never;
         /** Preview */
-        readonly post: operations["guidance_api_preview"];
-        readonly delete?: never;
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        post: operations["guidance_api_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    readonly "/api/session": {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    "/api/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
         /** Read Session */
-        readonly get: operations["accounts_api_read_session"];
-        readonly put?: never;
+        get: operations["accounts_api_read_session"];
+        put?: never;
         /** Sign In */
-        readonly post: operations["accounts_api_sign_in"];
+        post: operations["accounts_api_sign_in"];
         /** Sign Out */
-        readonly delete: operations["accounts_api_sign_out"];
-        readonly options?: never;
-        readonly head?: never;
-        readonly patch?: never;
-        readonly trace?: never;
+        delete: operations["accounts_api_sign_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /** AccountOut */
-        readonly AccountOut: {
+        AccountOut: {
             /** Is Demo */
-            readonly is_demo: boolean;
+            is_demo: boolean;
             /** Name */
-            readonly name: string;
+            name: string;
             /** Time Zone */
-            readonly time_zone: string;
+            time_zone: string;
         };
         /**
          * Act
          * @enum {string}
          */
-        readonly Act: "mix" | "feed";
+        Act: "mix" | "feed";
         /**
          * AmendIn
          * @description A correction of the revision that the device saw.
          */
-        readonly AmendIn: {
+        AmendIn: {
             /** Entry */
-            readonly entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
             /** Revision */
-            readonly revision: number;
+            revision: number;
         };
         /**
          * Assessment
-         * @description All that is known of a jar now. `day` is 0 before the first mix; `room_is_tight` warns of an overflow.
+         * @description All that is known of a jar now.
+         *
+         *     `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns that
+         *     a lively one may overflow from there.
          */
-        readonly Assessment: {
+        Assessment: {
             /** Binned At */
-            readonly binned_at: string | null;
+            binned_at: string | null;
             /** Day */
-            readonly day: number;
+            day: number;
             /** Findings */
-            readonly findings: readonly components["schemas"]["Finding"][];
-            readonly in_jar: components["schemas"]["InJar"] | null;
-            readonly next_move: components["schemas"]["NextMove"];
-            readonly normal: components["schemas"]["Normal"] | null;
+            findings: components["schemas"]["Finding"][];
+            in_jar: components["schemas"]["InJar"] | null;
+            next_move: components["schemas"]["NextMove"];
+            normal: components["schemas"]["Normal"] | null;
             /** Room Is Tight */
-            readonly room_is_tight: boolean;
+            room_is_tight: boolean;
             /** Rounds */
-            readonly rounds: readonly components["schemas"]["RoundSeen"][];
-            readonly since_feed: components["schemas"]["SinceFeed"] | null;
+            rounds: components["schemas"]["RoundSeen"][];
+            since_feed: components["schemas"]["SinceFeed"] | null;
             /** Timeline */
-            readonly timeline: readonly components["schemas"]["Step"][];
-            readonly totals: components["schemas"]["Totals"];
+            timeline: components["schemas"]["Step"][];
+            totals: components["schemas"]["Totals"];
+            /** Usual Line Mm */
+            usual_line_mm: number;
         };
         /**
          * BinBody
          * @description The end of the jar.
          */
-        readonly BinBody: {
+        BinBody: {
             /**
              * At
              * Format: date-time
              */
-            readonly at: string;
+            at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            readonly kind: "bin";
+            kind: "bin";
             /** Note */
-            readonly note: string;
+            note: string;
         };
         /**
          * Bubbles
          * @enum {string}
          */
-        readonly Bubbles: "none" | "few" | "throughout" | "froth";
+        Bubbles: "none" | "few" | "throughout" | "froth";
         /** CatalogueOut */
-        readonly CatalogueOut: {
+        CatalogueOut: {
             /** Families */
-            readonly families: readonly components["schemas"]["FamilyOut"][];
+            families: components["schemas"]["FamilyOut"][];
             /** Flours */
-            readonly flours: readonly components["schemas"]["Flour"][];
+            flours: components["schemas"]["Flour"][];
         };
         /**
          * Caution
          * @enum {string}
          */
-        readonly Caution: "do_not_scrape";
+        Caution: "do_not_scrape";
         /** ChangeOut */
-        readonly ChangeOut: {
+        ChangeOut: {
             /** Before */
-            readonly before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
             /**
              * Made At
              * Format: date-time
              */
-            readonly made_at: string;
+            made_at: string;
             /** Made By */
-            readonly made_by: string | null;
+            made_by: string | null;
             /**
              * What
              * @enum {string}
              */
-            readonly what: "amended" | "withdrawn" | "restored";
+            what: "amended" | "withdrawn" | "restored";
         };
         /** ChoicesBody */
-        readonly ChoicesBody: {
+        ChoicesBody: {
             /** Blend */
-            readonly blend: {
-                readonly [key: string]: number;
+            blend: {
+                [key: string]: number;
             };
             /** Every Hours */
-            readonly every_hours: number;
+            every_hours: number;
             /** Seed Grams */
-            readonly seed_grams: number;
+            seed_grams: number;
         };
         /** EntryOut */
-        readonly EntryOut: {
+        EntryOut: {
             /** Entry */
-            readonly entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
              */
-            readonly id: string;
+            id: string;
             /**
              * Recorded At
              * Format: date-time
              */
-            readonly recorded_at: string;
+            recorded_at: string;
             /** Recorded By */
-            readonly recorded_by: string | null;
+            recorded_by: string | null;
             /** Revision */
-            readonly revision: number;
+            revision: number;
             /** Withdrawn */
-            readonly withdrawn: boolean;
+            withdrawn: boolean;
         };
         /**
          * FamilyOut
          * @description A family of methods with what can be chosen and what is usual.
          */
-        readonly FamilyOut: {
+        FamilyOut: {
             /** Code */
-            readonly code: string;
+            code: string;
             /** Hours */
-            readonly hours: readonly number[];
+            hours: number[];
             /** Least Seed G */
-            readonly least_seed_g: number;
+            least_seed_g: number;
             /** Most Seed G */
-            readonly most_seed_g: number;
-            readonly origin: components["schemas"]["Origin"];
+            most_seed_g: number;
+            origin: components["schemas"]["Origin"];
             /** Usual Blend */
-            readonly usual_blend: {
-                readonly [key: string]: number;
+            usual_blend: {
+                [key: string]: number;
             };
             /** Usual Hours */
-            readonly usual_hours: number;
+            usual_hours: number;
             /** Usual Seed G */
-            readonly usual_seed_g: number;
+            usual_seed_g: number;
         };
         /**
          * FeedBody
          * @description A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured.
          */
-        readonly FeedBody: {
+        FeedBody: {
             /**
              * At
              * Format: date-time
              */
-            readonly at: string;
+            at: string;
             /** Flours */
-            readonly flours: readonly components["schemas"]["FlourBody"][];
+            flours: components["schemas"]["FlourBody"][];
             /** Keep G */
-            readonly keep_g: number;
+            keep_g: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            readonly kind: "feed";
+            kind: "feed";
             /** Line Mm */
-            readonly line_mm: number | null;
+            line_mm: number | null;
             /** Note */
-            readonly note: string;
+            note: string;
             /** Salt G */
-            readonly salt_g: number;
+            salt_g: number;
             /** Water G */
-            readonly water_g: number;
+            water_g: number;
         };
         /**
          * FeedPlan
          * @description One feed to weigh out. Grams, multiples of the scale's step; `keep_g` is 0 for a first mix.
          */
-        readonly FeedPlan: {
+        FeedPlan: {
             /** Flours */
-            readonly flours: readonly components["schemas"]["FlourGrams"][];
+            flours: components["schemas"]["FlourGrams"][];
             /** Fresh Hydration Percent */
-            readonly fresh_hydration_percent: number;
+            fresh_hydration_percent: number;
             /** Keep G */
-            readonly keep_g: number;
+            keep_g: number;
             /** Ratio */
-            readonly ratio: string;
+            ratio: string;
             /** Salt G */
-            readonly salt_g: number;
+            salt_g: number;
             /** Total G */
-            readonly total_g: number;
+            total_g: number;
             /** Water G */
-            readonly water_g: number;
+            water_g: number;
         };
         /**
          * Finding
          * @description A sign that was seen, the look that showed it last, and what of it was seen.
          */
-        readonly Finding: {
-            readonly do: components["schemas"]["Remedy"];
-            readonly dont: components["schemas"]["Caution"];
+        Finding: {
+            do: components["schemas"]["Remedy"];
+            dont: components["schemas"]["Caution"];
             /** Look Id */
-            readonly look_id: string;
+            look_id: string;
             /**
              * Seen At
              * Format: date-time
              */
-            readonly seen_at: string;
-            readonly sign: components["schemas"]["SignCode"];
+            seen_at: string;
+            sign: components["schemas"]["SignCode"];
             /** Smells */
-            readonly smells: readonly components["schemas"]["Smell"][];
+            smells: components["schemas"]["Smell"][];
             /** Tops */
-            readonly tops: readonly components["schemas"]["Top"][];
-            readonly urgency: components["schemas"]["Urgency"];
+            tops: components["schemas"]["Top"][];
+            urgency: components["schemas"]["Urgency"];
         };
         /**
          * Flour
          * @enum {string}
          */
-        readonly Flour: "rye" | "whole_wheat" | "high_extraction" | "white" | "spelt" | "einkorn" | "gluten_free";
+        Flour: "rye" | "whole_wheat" | "high_extraction" | "white" | "spelt" | "einkorn" | "gluten_free";
         /** FlourBody */
-        readonly FlourBody: {
-            readonly flour: components["schemas"]["Flour"];
+        FlourBody: {
+            flour: components["schemas"]["Flour"];
             /** G */
-            readonly g: number;
+            g: number;
         };
         /**
          * FlourGrams
          * @description An amount of one flour, in grams.
          */
-        readonly FlourGrams: {
-            readonly flour: components["schemas"]["Flour"];
+        FlourGrams: {
+            flour: components["schemas"]["Flour"];
             /** G */
-            readonly g: number;
+            g: number;
         };
         /**
          * GlanceOut
          * @description A jar as the kitchen shows it.
          */
-        readonly GlanceOut: {
+        GlanceOut: {
             /** Binned At */
-            readonly binned_at: string | null;
+            binned_at: string | null;
             /** Day */
-            readonly day: number;
+            day: number;
             /** Findings */
-            readonly findings: readonly components["schemas"]["Finding"][];
-            readonly in_jar: components["schemas"]["InJar"] | null;
-            readonly jar: components["schemas"]["JarOut"];
-            readonly next_move: components["schemas"]["NextMove"];
-            readonly normal: components["schemas"]["Normal"] | null;
-            readonly since_feed: components["schemas"]["SinceFeed"] | null;
+            findings: components["schemas"]["Finding"][];
+            in_jar: components["schemas"]["InJar"] | null;
+            jar: components["schemas"]["JarOut"];
+            next_move: components["schemas"]["NextMove"];
+            normal: components["schemas"]["Normal"] | null;
+            since_feed: components["schemas"]["SinceFeed"] | null;
         };
         /**
          * InJar
          * @description What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line.
          */
-        readonly InJar: {
+        InJar: {
             /** Flours */
-            readonly flours: readonly components["schemas"]["FlourGrams"][];
+            flours: components["schemas"]["FlourGrams"][];
             /** Hydration Percent */
-            readonly hydration_percent: number | null;
+            hydration_percent: number | null;
             /** Line Mm */
-            readonly line_mm: number;
+            line_mm: number;
             /** Room Times */
-            readonly room_times: number;
+            room_times: number;
             /** Salt G */
-            readonly salt_g: number;
+            salt_g: number;
             /** Total G */
-            readonly total_g: number;
+            total_g: number;
             /** Water G */
-            readonly water_g: number;
+            water_g: number;
         };
         /** JarOut */
-        readonly JarOut: {
-            readonly choices: components["schemas"]["ChoicesBody"];
+        JarOut: {
+            choices: components["schemas"]["ChoicesBody"];
             /** Family */
-            readonly family: string;
+            family: string;
             /** Height Mm */
-            readonly height_mm: number;
+            height_mm: number;
             /**
              * Id
              * Format: uuid
              */
-            readonly id: string;
+            id: string;
             /** Name */
-            readonly name: string;
+            name: string;
             /** On Shelf */
-            readonly on_shelf: boolean;
+            on_shelf: boolean;
             /** Scale Step */
-            readonly scale_step: number;
+            scale_step: number;
             /**
              * Starts At
              * Format: date-time
              */
-            readonly starts_at: string;
+            starts_at: string;
             /** Tare G */
-            readonly tare_g: number;
+            tare_g: number;
             /** Volume Ml */
-            readonly volume_ml: number;
+            volume_ml: number;
         };
         /**
          * KitchenOut
          * @description All jars at one moment; `now` is the server's clock, by which `next_move` was judged.
          */
-        readonly KitchenOut: {
+        KitchenOut: {
             /** Is Demo */
-            readonly is_demo: boolean;
+            is_demo: boolean;
             /** Jars */
-            readonly jars: readonly components["schemas"]["GlanceOut"][];
+            jars: components["schemas"]["GlanceOut"][];
             /**
              * Now
              * Format: date-time
              */
-            readonly now: string;
+            now: string;
             /** Time Zone */
-            readonly time_zone: string;
+            time_zone: string;
         };
         /** LevelBody */
-        readonly LevelBody: {
-            readonly unit: components["schemas"]["LevelUnit"];
+        LevelBody: {
+            unit: components["schemas"]["LevelUnit"];
             /** Value */
-            readonly value: number;
+            value: number;
         };
         /**
          * LevelSeen
          * @description A level as a multiple of its line, with the look that saw it.
          */
-        readonly LevelSeen: {
+        LevelSeen: {
             /**
              * At
              * Format: date-time
              */
-            readonly at: string;
+            at: string;
             /** Look Id */
-            readonly look_id: string;
+            look_id: string;
             /** Times */
-            readonly times: number;
+            times: number;
         };
         /**
          * LevelUnit
          * @description How a level is given: as a multiple of the line, as per cent risen above it, or in mm from the inside bottom.
          * @enum {string}
          */
-        readonly LevelUnit: "times" | "percent" | "mm";
+        LevelUnit: "times" | "percent" | "mm";
         /**
          * LookBody
          * @description What was seen and smelt; null or empty where nobody looked.
          */
-        readonly LookBody: {
+        LookBody: {
             /**
              * At
              * Format: date-time
              */
-            readonly at: string;
-            readonly bubbles: components["schemas"]["Bubbles"] | null;
+            at: string;
+            bubbles: components["schemas"]["Bubbles"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            readonly kind: "look";
-            readonly level: components["schemas"]["LevelBody"] | null;
+            kind: "look";
+            level: components["schemas"]["LevelBody"] | null;
             /** Note */
-            readonly note: string;
+            note: string;
             /** Smell */
-            readonly smell: readonly components["schemas"]["Smell"][];
-            readonly thickness: components["schemas"]["Thickness"] | null;
+            smell: components["schemas"]["Smell"][];
+            thickness: components["schemas"]["Thickness"] | null;
             /** Top */
-            readonly top: readonly components["schemas"]["Top"][];
+            top: components["schemas"]["Top"][];
         };
         /**
          * Mend
@@ -649,274 +654,279 @@ export interface components {
          *     `add_*` are grams to add to what is in; `extra_g` is what that costs beyond the plan. `worth_it` is false for a slip
          *     within 2 g or 3 % of the amount that went wrong. `ratio_as_is` is what it is without mending.
          */
-        readonly Mend: {
+        Mend: {
             /** Add Flour G */
-            readonly add_flour_g: number;
+            add_flour_g: number;
             /** Add Water G */
-            readonly add_water_g: number;
+            add_water_g: number;
             /** Extra G */
-            readonly extra_g: number;
+            extra_g: number;
             /** Ratio As Is */
-            readonly ratio_as_is: string;
+            ratio_as_is: string;
             /** Ratio Mended */
-            readonly ratio_mended: string;
+            ratio_mended: string;
             /** Total G */
-            readonly total_g: number;
+            total_g: number;
             /** Worth It */
-            readonly worth_it: boolean;
+            worth_it: boolean;
         };
         /**
          * Move
          * @enum {string}
          */
-        readonly Move: "mix" | "feed" | "bin" | "nothing";
+        Move: "mix" | "feed" | "bin" | "nothing";
         /** NewJarIn */
-        readonly NewJarIn: {
-            readonly choices: components["schemas"]["ChoicesBody"];
+        NewJarIn: {
+            choices: components["schemas"]["ChoicesBody"];
             /** Family */
-            readonly family: string;
+            family: string;
             /** Height Mm */
-            readonly height_mm: number;
+            height_mm: number;
             /**
              * Id
              * Format: uuid
              */
-            readonly id: string;
+            id: string;
             /** Name */
-            readonly name: string;
+            name: string;
             /** Scale Step */
-            readonly scale_step: number;
+            scale_step: number;
             /**
              * Starts At
              * Format: date-time
              */
-            readonly starts_at: string;
+            starts_at: string;
             /** Tare G */
-            readonly tare_g: number;
+            tare_g: number;
             /** Volume Ml */
-            readonly volume_ml: number;
+            volume_ml: number;
         };
         /**
          * NextMove
          * @description What to do now or next. `state` and the times are of the act; `plan` and `scale_walk` are its grams.
          */
-        readonly NextMove: {
+        NextMove: {
             /** Due */
-            readonly due: string | null;
+            due: string | null;
             /** Earliest */
-            readonly earliest: string | null;
+            earliest: string | null;
             /** Latest */
-            readonly latest: string | null;
-            readonly move: components["schemas"]["Move"];
-            readonly plan: components["schemas"]["FeedPlan"] | null;
+            latest: string | null;
+            move: components["schemas"]["Move"];
+            plan: components["schemas"]["FeedPlan"] | null;
             /** Scale Walk */
-            readonly scale_walk: readonly components["schemas"]["ScaleStep"][];
-            readonly state: components["schemas"]["StepState"] | null;
+            scale_walk: components["schemas"]["ScaleStep"][];
+            state: components["schemas"]["StepState"] | null;
         };
         /**
          * Normal
          * @description What is normal in a stretch of hours of a new jar (common practice).
          * @enum {string}
          */
-        readonly Normal: "wetting" | "early_rise" | "quiet" | "waking" | "growing";
+        Normal: "wetting" | "early_rise" | "quiet" | "waking" | "growing";
         /** OpenJarOut */
-        readonly OpenJarOut: {
-            readonly assessment: components["schemas"]["Assessment"];
-            readonly jar: components["schemas"]["JarOut"];
+        OpenJarOut: {
+            assessment: components["schemas"]["Assessment"];
+            jar: components["schemas"]["JarOut"];
             /** Log */
-            readonly log: readonly components["schemas"]["EntryOut"][];
+            log: components["schemas"]["EntryOut"][];
             /**
              * Now
              * Format: date-time
              */
-            readonly now: string;
+            now: string;
             /** Time Zone */
-            readonly time_zone: string;
+            time_zone: string;
         };
         /**
          * Origin
          * @enum {string}
          */
-        readonly Origin: "flour_and_water";
+        Origin: "flour_and_water";
         /**
          * PreviewIn
          * @description A jar that is not planned yet.
          */
-        readonly PreviewIn: {
-            readonly choices: components["schemas"]["ChoicesBody"];
+        PreviewIn: {
+            choices: components["schemas"]["ChoicesBody"];
             /** Family */
-            readonly family: string;
+            family: string;
             /** Height Mm */
-            readonly height_mm: number;
+            height_mm: number;
             /** Name */
-            readonly name: string;
+            name: string;
             /** Scale Step */
-            readonly scale_step: number;
+            scale_step: number;
             /**
              * Starts At
              * Format: date-time
              */
-            readonly starts_at: string;
+            starts_at: string;
             /** Tare G */
-            readonly tare_g: number;
+            tare_g: number;
             /** Volume Ml */
-            readonly volume_ml: number;
+            volume_ml: number;
         };
         /**
          * ProblemCode
          * @enum {string}
          */
-        readonly ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_family" | "unknown_option" | "not_a_choice" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_family" | "unknown_option" | "not_a_choice" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
         /** ProblemOut */
-        readonly ProblemOut: {
-            readonly code: components["schemas"]["ProblemCode"];
+        ProblemOut: {
+            code: components["schemas"]["ProblemCode"];
             /** Facts */
-            readonly facts: {
-                readonly [key: string]: number | string;
+            facts: {
+                [key: string]: number | string;
             };
             /** Field */
-            readonly field: string;
+            field: string;
             /** Message */
-            readonly message: string;
+            message: string;
         };
         /**
          * ProblemsOut
          * @description Every answer of status 400 and above has this shape, with at least one problem.
          */
-        readonly ProblemsOut: {
+        ProblemsOut: {
             /** Errors */
-            readonly errors: readonly components["schemas"]["ProblemOut"][];
+            errors: components["schemas"]["ProblemOut"][];
         };
         /**
          * RecordIn
          * @description A new entry, its id made by the client; `seen_feed` is the last feed that the device knew of.
          */
-        readonly RecordIn: {
+        RecordIn: {
             /** Entry */
-            readonly entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
              */
-            readonly id: string;
+            id: string;
             /** Seen Feed */
-            readonly seen_feed: string | null;
+            seen_feed: string | null;
         };
         /**
          * Remedy
          * @enum {string}
          */
-        readonly Remedy: "bin_all";
+        Remedy: "bin_all";
         /**
          * RoundSeen
          * @description One feed with the levels seen until the next.
          */
-        readonly RoundSeen: {
+        RoundSeen: {
             /**
              * At
              * Format: date-time
              */
-            readonly at: string;
+            at: string;
             /** Discard G */
-            readonly discard_g: number;
+            discard_g: number;
             /** Feed Id */
-            readonly feed_id: string;
+            feed_id: string;
             /** Hydration Percent */
-            readonly hydration_percent: number | null;
+            hydration_percent: number | null;
             /** Levels */
-            readonly levels: readonly components["schemas"]["LevelSeen"][];
+            levels: components["schemas"]["LevelSeen"][];
             /** Ratio */
-            readonly ratio: string;
+            ratio: string;
         };
         /**
          * ScaleAct
          * @description One act at the scale. `take_out` goes down to the seed; the others add.
          * @enum {string}
          */
-        readonly ScaleAct: "empty_jar" | "take_out" | "add_water" | "add_flour" | "add_salt";
+        ScaleAct: "empty_jar" | "take_out" | "add_water" | "add_flour" | "add_salt";
         /**
          * ScaleStep
          * @description An act, the grams it adds (negative when taken out, 0 when not known), and the reading after it.
          */
-        readonly ScaleStep: {
+        ScaleStep: {
             /** Add G */
-            readonly add_g: number;
-            readonly do: components["schemas"]["ScaleAct"];
-            readonly flour: components["schemas"]["Flour"] | null;
+            add_g: number;
+            do: components["schemas"]["ScaleAct"];
+            flour: components["schemas"]["Flour"] | null;
             /** Scale Shows G */
-            readonly scale_shows_g: number;
+            scale_shows_g: number;
         };
         /**
          * SessionOut
          * @description Who is signed in, if anybody, and whether the demo kitchen may be entered here.
          */
-        readonly SessionOut: {
-            readonly account: components["schemas"]["AccountOut"] | null;
+        SessionOut: {
+            account: components["schemas"]["AccountOut"] | null;
             /** Demo Offered */
-            readonly demo_offered: boolean;
+            demo_offered: boolean;
         };
         /**
          * Sheet
          * @description The plan for the seed really kept, its walk on the scale, how to mend what was poured, and the room above it.
          */
-        readonly Sheet: {
+        Sheet: {
             /** Line Mm */
-            readonly line_mm: number;
-            readonly mend: components["schemas"]["Mend"] | null;
-            readonly plan: components["schemas"]["FeedPlan"];
+            line_mm: number;
+            mend: components["schemas"]["Mend"] | null;
+            plan: components["schemas"]["FeedPlan"];
             /** Room Is Tight */
-            readonly room_is_tight: boolean;
+            room_is_tight: boolean;
             /** Room Times */
-            readonly room_times: number;
+            room_times: number;
             /** Scale Walk */
-            readonly scale_walk: readonly components["schemas"]["ScaleStep"][];
+            scale_walk: components["schemas"]["ScaleStep"][];
         };
         /** ShelfIn */
-        readonly ShelfIn: {
+        ShelfIn: {
             /** On Shelf */
-            readonly on_shelf: boolean;
+            on_shelf: boolean;
         };
         /**
          * SignCode
          * @enum {string}
          */
-        readonly SignCode: "mould";
+        SignCode: "mould";
         /** SignInIn */
-        readonly SignInIn: {
+        SignInIn: {
             /** Name */
-            readonly name: string;
+            name: string;
             /** Password */
-            readonly password: string;
+            password: string;
         };
         /** SignUpIn */
-        readonly SignUpIn: {
+        SignUpIn: {
             /** Name */
-            readonly name: string;
+            name: string;
             /** Password */
-            readonly password: string;
+            password: string;
             /** Time Zone */
-            readonly time_zone: string;
+            time_zone: string;
         };
         /**
          * SinceFeed
-         * @description The running round: hours since the feed, the last level seen, the highest one.
+         * @description The running round: hours since the feed, the last level seen, the highest one, and the last of the other looks.
          */
-        readonly SinceFeed: {
+        SinceFeed: {
+            bubbles: components["schemas"]["Bubbles"] | null;
             /**
              * Fed At
              * Format: date-time
              */
-            readonly fed_at: string;
-            readonly highest: components["schemas"]["LevelSeen"] | null;
+            fed_at: string;
+            /** Feed Id */
+            feed_id: string;
+            highest: components["schemas"]["LevelSeen"] | null;
             /** Hours */
-            readonly hours: number;
-            readonly last: components["schemas"]["LevelSeen"] | null;
+            hours: number;
+            last: components["schemas"]["LevelSeen"] | null;
+            /** Top */
+            top: components["schemas"]["Top"][];
         };
         /**
          * Smell
          * @enum {string}
          */
-        readonly Smell: "floury" | "cheesy" | "yoghurt" | "fruity" | "beery" | "sharp" | "nail_varnish" | "putrid";
+        Smell: "floury" | "cheesy" | "yoghurt" | "fruity" | "beery" | "sharp" | "nail_varnish" | "putrid";
         /**
          * Step
          * @description One act of the plan.
@@ -924,87 +934,87 @@ export interface components {
          *     `due` is the usual time, `earliest` and `latest` bound the window in which it is as good. A done step names its
          *     entry and by how many hours it missed `due` (late is positive); the others carry the grams to weigh.
          */
-        readonly Step: {
-            readonly act: components["schemas"]["Act"];
+        Step: {
+            act: components["schemas"]["Act"];
             /** Day */
-            readonly day: number;
+            day: number;
             /**
              * Due
              * Format: date-time
              */
-            readonly due: string;
+            due: string;
             /**
              * Earliest
              * Format: date-time
              */
-            readonly earliest: string;
+            earliest: string;
             /** Entry Id */
-            readonly entry_id: string | null;
+            entry_id: string | null;
             /**
              * Latest
              * Format: date-time
              */
-            readonly latest: string;
+            latest: string;
             /** Number */
-            readonly number: number;
+            number: number;
             /** Off By H */
-            readonly off_by_h: number | null;
-            readonly plan: components["schemas"]["FeedPlan"] | null;
-            readonly state: components["schemas"]["StepState"];
+            off_by_h: number | null;
+            plan: components["schemas"]["FeedPlan"] | null;
+            state: components["schemas"]["StepState"];
         };
         /**
          * StepState
          * @description Where a step stands: done; not yet (before its window); due (inside it); late (after it); later ones follow.
          * @enum {string}
          */
-        readonly StepState: "done" | "not_yet" | "due" | "late" | "ahead";
+        StepState: "done" | "not_yet" | "due" | "late" | "ahead";
         /**
          * Thickness
          * @description Thin to thick, in bakers' words.
          * @enum {string}
          */
-        readonly Thickness: "runny" | "thin_batter" | "thick_batter" | "toothpaste" | "soft_dough" | "putty";
+        Thickness: "runny" | "thin_batter" | "thick_batter" | "toothpaste" | "soft_dough" | "putty";
         /**
          * Top
          * @enum {string}
          */
-        readonly Top: "flat" | "domed" | "sunken" | "liquid" | "skin" | "white_film" | "fuzzy_spots" | "coloured_streaks";
+        Top: "flat" | "domed" | "sunken" | "liquid" | "skin" | "white_film" | "fuzzy_spots" | "coloured_streaks";
         /**
          * Totals
          * @description What the jar has used so far, in grams.
          */
-        readonly Totals: {
+        Totals: {
             /** Discard G */
-            readonly discard_g: number;
+            discard_g: number;
             /** Feeds */
-            readonly feeds: number;
+            feeds: number;
             /** Flour G */
-            readonly flour_g: number;
+            flour_g: number;
             /** Water G */
-            readonly water_g: number;
+            water_g: number;
         };
         /**
          * Urgency
          * @description Smaller comes first.
          * @enum {integer}
          */
-        readonly Urgency: 0;
+        Urgency: 0;
         /** VisitIn */
-        readonly VisitIn: {
+        VisitIn: {
             /** Time Zone */
-            readonly time_zone: string;
+            time_zone: string;
         };
         /**
          * WeighIn
          * @description What has gone in so far, in grams; null for what has not been weighed.
          */
-        readonly WeighIn: {
+        WeighIn: {
             /** Flour G */
-            readonly flour_g: number | null;
+            flour_g: number | null;
             /** Keep G */
-            readonly keep_g: number | null;
+            keep_g: number | null;
             /** Water G */
-            readonly water_g: number | null;
+            water_g: number | null;
         };
     };
     responses: never;
@@ -1013,686 +1023,686 @@ export interface components {
     headers: never;
     pathItems: never;
 }
-export type SchemaAccountOut = components['schemas']['AccountOut'];
-export type SchemaAct = components['schemas']['Act'];
-export type SchemaAmendIn = components['schemas']['AmendIn'];
-export type SchemaAssessment = components['schemas']['Assessment'];
-export type SchemaBinBody = components['schemas']['BinBody'];
-export type SchemaBubbles = components['schemas']['Bubbles'];
-export type SchemaCatalogueOut = components['schemas']['CatalogueOut'];
-export type SchemaCaution = components['schemas']['Caution'];
-export type SchemaChangeOut = components['schemas']['ChangeOut'];
-export type SchemaChoicesBody = components['schemas']['ChoicesBody'];
-export type SchemaEntryOut = components['schemas']['EntryOut'];
-export type SchemaFamilyOut = components['schemas']['FamilyOut'];
-export type SchemaFeedBody = components['schemas']['FeedBody'];
-export type SchemaFeedPlan = components['schemas']['FeedPlan'];
-export type SchemaFinding = components['schemas']['Finding'];
-export type SchemaFlour = components['schemas']['Flour'];
-export type SchemaFlourBody = components['schemas']['FlourBody'];
-export type SchemaFlourGrams = components['schemas']['FlourGrams'];
-export type SchemaGlanceOut = components['schemas']['GlanceOut'];
-export type SchemaInJar = components['schemas']['InJar'];
-export type SchemaJarOut = components['schemas']['JarOut'];
-export type SchemaKitchenOut = components['schemas']['KitchenOut'];
-export type SchemaLevelBody = components['schemas']['LevelBody'];
-export type SchemaLevelSeen = components['schemas']['LevelSeen'];
-export type SchemaLevelUnit = components['schemas']['LevelUnit'];
-export type SchemaLookBody = components['schemas']['LookBody'];
-export type SchemaMend = components['schemas']['Mend'];
-export type SchemaMove = components['schemas']['Move'];
-export type SchemaNewJarIn = components['schemas']['NewJarIn'];
-export type SchemaNextMove = components['schemas']['NextMove'];
-export type SchemaNormal = components['schemas']['Normal'];
-export type SchemaOpenJarOut = components['schemas']['OpenJarOut'];
-export type SchemaOrigin = components['schemas']['Origin'];
-export type SchemaPreviewIn = components['schemas']['PreviewIn'];
-export type SchemaProblemCode = components['schemas']['ProblemCode'];
-export type SchemaProblemOut = components['schemas']['ProblemOut'];
-export type SchemaProblemsOut = components['schemas']['ProblemsOut'];
-export type SchemaRecordIn = components['schemas']['RecordIn'];
-export type SchemaRemedy = components['schemas']['Remedy'];
-export type SchemaRoundSeen = components['schemas']['RoundSeen'];
-export type SchemaScaleAct = components['schemas']['ScaleAct'];
-export type SchemaScaleStep = components['schemas']['ScaleStep'];
-export type SchemaSessionOut = components['schemas']['SessionOut'];
-export type SchemaSheet = components['schemas']['Sheet'];
-export type SchemaShelfIn = components['schemas']['ShelfIn'];
-export type SchemaSignCode = components['schemas']['SignCode'];
-export type SchemaSignInIn = components['schemas']['SignInIn'];
-export type SchemaSignUpIn = components['schemas']['SignUpIn'];
-export type SchemaSinceFeed = components['schemas']['SinceFeed'];
-export type SchemaSmell = components['schemas']['Smell'];
-export type SchemaStep = components['schemas']['Step'];
-export type SchemaStepState = components['schemas']['StepState'];
-export type SchemaThickness = components['schemas']['Thickness'];
-export type SchemaTop = components['schemas']['Top'];
-export type SchemaTotals = components['schemas']['Totals'];
-export type SchemaUrgency = components['schemas']['Urgency'];
-export type SchemaVisitIn = components['schemas']['VisitIn'];
-export type SchemaWeighIn = components['schemas']['WeighIn'];
+export type AccountOut = components['schemas']['AccountOut'];
+export type Act = components['schemas']['Act'];
+export type AmendIn = components['schemas']['AmendIn'];
+export type Assessment = components['schemas']['Assessment'];
+export type BinBody = components['schemas']['BinBody'];
+export type Bubbles = components['schemas']['Bubbles'];
+export type CatalogueOut = components['schemas']['CatalogueOut'];
+export type Caution = components['schemas']['Caution'];
+export type ChangeOut = components['schemas']['ChangeOut'];
+export type ChoicesBody = components['schemas']['ChoicesBody'];
+export type EntryOut = components['schemas']['EntryOut'];
+export type FamilyOut = components['schemas']['FamilyOut'];
+export type FeedBody = components['schemas']['FeedBody'];
+export type FeedPlan = components['schemas']['FeedPlan'];
+export type Finding = components['schemas']['Finding'];
+export type Flour = components['schemas']['Flour'];
+export type FlourBody = components['schemas']['FlourBody'];
+export type FlourGrams = components['schemas']['FlourGrams'];
+export type GlanceOut = components['schemas']['GlanceOut'];
+export type InJar = components['schemas']['InJar'];
+export type JarOut = components['schemas']['JarOut'];
+export type KitchenOut = components['schemas']['KitchenOut'];
+export type LevelBody = components['schemas']['LevelBody'];
+export type LevelSeen = components['schemas']['LevelSeen'];
+export type LevelUnit = components['schemas']['LevelUnit'];
+export type LookBody = components['schemas']['LookBody'];
+export type Mend = components['schemas']['Mend'];
+export type Move = components['schemas']['Move'];
+export type NewJarIn = components['schemas']['NewJarIn'];
+export type NextMove = components['schemas']['NextMove'];
+export type Normal = components['schemas']['Normal'];
+export type OpenJarOut = components['schemas']['OpenJarOut'];
+export type Origin = components['schemas']['Origin'];
+export type PreviewIn = components['schemas']['PreviewIn'];
+export type ProblemCode = components['schemas']['ProblemCode'];
+export type ProblemOut = components['schemas']['ProblemOut'];
+export type ProblemsOut = components['schemas']['ProblemsOut'];
+export type RecordIn = components['schemas']['RecordIn'];
+export type Remedy = components['schemas']['Remedy'];
+export type RoundSeen = components['schemas']['RoundSeen'];
+export type ScaleAct = components['schemas']['ScaleAct'];
+export type ScaleStep = components['schemas']['ScaleStep'];
+export type SessionOut = components['schemas']['SessionOut'];
+export type Sheet = components['schemas']['Sheet'];
+export type ShelfIn = components['schemas']['ShelfIn'];
+export type SignCode = components['schemas']['SignCode'];
+export type SignInIn = components['schemas']['SignInIn'];
+export type SignUpIn = components['schemas']['SignUpIn'];
+export type SinceFeed = components['schemas']['SinceFeed'];
+export type Smell = components['schemas']['Smell'];
+export type Step = components['schemas']['Step'];
+export type StepState = components['schemas']['StepState'];
+export type Thickness = components['schemas']['Thickness'];
+export type Top = components['schemas']['Top'];
+export type Totals = components['schemas']['Totals'];
+export type Urgency = components['schemas']['Urgency'];
+export type VisitIn = components['schemas']['VisitIn'];
+export type WeighIn = components['schemas']['WeighIn'];
 export type $defs = Record<string, never>;
 export interface operations {
-    readonly accounts_api_sign_up: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    accounts_api_sign_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["SignUpIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignUpIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly kitchen_api_read_catalogue: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    kitchen_api_read_catalogue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["CatalogueOut"];
+                    "application/json": components["schemas"]["CatalogueOut"];
                 };
             };
         };
     };
-    readonly demo_api_visit: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    demo_api_visit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["VisitIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VisitIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description No Content */
-            readonly 204: {
+            204: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content?: never;
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly kitchen_api_plan_jar: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    kitchen_api_plan_jar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["NewJarIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewJarIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["JarOut"];
+                    "application/json": components["schemas"]["JarOut"];
                 };
             };
             /** @description Conflict */
-            readonly 409: {
+            409: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly guidance_api_read_jar: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly jar_id: string;
+    guidance_api_read_jar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["OpenJarOut"];
+                    "application/json": components["schemas"]["OpenJarOut"];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly logbook_api_record: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly jar_id: string;
+    logbook_api_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["RecordIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["EntryOut"];
+                    "application/json": components["schemas"]["EntryOut"];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Conflict */
-            readonly 409: {
+            409: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly kitchen_api_set_on_shelf: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly jar_id: string;
+    kitchen_api_set_on_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["ShelfIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["JarOut"];
+                    "application/json": components["schemas"]["JarOut"];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly guidance_api_weigh: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly jar_id: string;
+    guidance_api_weigh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["WeighIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["Sheet"];
+                    "application/json": components["schemas"]["Sheet"];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly guidance_api_read_kitchen: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    guidance_api_read_kitchen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["KitchenOut"];
+                    "application/json": components["schemas"]["KitchenOut"];
                 };
             };
         };
     };
-    readonly logbook_api_amend: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly entry_id: string;
+    logbook_api_amend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                entry_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["AmendIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmendIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["EntryOut"];
+                    "application/json": components["schemas"]["EntryOut"];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Conflict */
-            readonly 409: {
+            409: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly logbook_api_history: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly entry_id: string;
+    logbook_api_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                entry_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": readonly components["schemas"]["ChangeOut"][];
+                    "application/json": components["schemas"]["ChangeOut"][];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly logbook_api_restore: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly entry_id: string;
+    logbook_api_restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                entry_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["EntryOut"];
+                    "application/json": components["schemas"]["EntryOut"];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Conflict */
-            readonly 409: {
+            409: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly logbook_api_withdraw: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path: {
-                readonly entry_id: string;
+    logbook_api_withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                entry_id: string;
             };
-            readonly cookie?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["EntryOut"];
+                    "application/json": components["schemas"]["EntryOut"];
                 };
             };
             /** @description Not Found */
-            readonly 404: {
+            404: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Conflict */
-            readonly 409: {
+            409: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly guidance_api_preview: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    guidance_api_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["PreviewIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["Assessment"];
+                    "application/json": components["schemas"]["Assessment"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly accounts_api_read_session: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    accounts_api_read_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
         };
     };
-    readonly accounts_api_sign_in: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    accounts_api_sign_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody: {
-            readonly content: {
-                readonly "application/json": components["schemas"]["SignInIn"];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignInIn"];
             };
         };
-        readonly responses: {
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
             /** @description Unauthorized */
-            readonly 401: {
+            401: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Unprocessable Entity */
-            readonly 422: {
+            422: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
             /** @description Too Many Requests */
-            readonly 429: {
+            429: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["ProblemsOut"];
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
     };
-    readonly accounts_api_sign_out: {
-        readonly parameters: {
-            readonly query?: never;
-            readonly header?: never;
-            readonly path?: never;
-            readonly cookie?: never;
+    accounts_api_sign_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        readonly requestBody?: never;
-        readonly responses: {
+        requestBody?: never;
+        responses: {
             /** @description OK */
-            readonly 200: {
+            200: {
                 headers: {
-                    readonly [name: string]: unknown;
+                    [name: string]: unknown;
                 };
                 content: {
-                    readonly "application/json": components["schemas"]["SessionOut"];
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
         };

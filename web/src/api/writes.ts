@@ -1,0 +1,59 @@
+/** The baker's verbs as writes for the outbox. */
+import { newId } from "../lib/ids";
+import { type Outcome, outbox, type Write } from "./outbox";
+import type { EntryBody, NewJar } from "./types";
+
+type Reopen = Write["reopen"];
+
+function submit(part: Omit<Write, "account" | "madeAt">): Promise<Outcome> {
+  return outbox.submit({ ...part, account: outbox.accountName, madeAt: Date.now() });
+}
+
+export function planJar(jar: NewJar, reopen: Reopen): Promise<Outcome> {
+  return submit({
+    key: jar.id,
+    method: "POST",
+    path: "/api/jars",
+    body: jar,
+    label: `New jar ${jar.name}`,
+    reopen,
+  });
+}
+
+export function recordEntry(
+  jarId: string,
+  id: string,
+  seenFeed: string | null,
+  entry: EntryBody,
+  label: string,
+  reopen: Reopen,
+): Promise<Outcome> {
+  const body = { id, seen_feed: seenFeed, entry };
+  return submit({ key: id, method: "POST", path: `/api/jars/${jarId}/log`, body, label, reopen });
+}
+
+export function amendEntry(
+  id: string,
+  revision: number,
+  entry: EntryBody,
+  label: string,
+  reopen: Reopen,
+): Promise<Outcome> {
+  const body = { revision, entry };
+  return submit({ key: `amend.${id}`, method: "PUT", path: `/api/log/${id}`, body, label, reopen });
+}
+
+export function withdrawEntry(id: string, label: string): Promise<Outcome> {
+  const path = `/api/log/${id}/withdraw`;
+  return submit({ key: newId(), method: "POST", path, body: null, label, reopen: null });
+}
+
+export function restoreEntry(id: string, label: string): Promise<Outcome> {
+  const path = `/api/log/${id}/restore`;
+  return submit({ key: newId(), method: "POST", path, body: null, label, reopen: null });
+}
+
+export function setOnShelf(jarId: string, onShelf: boolean, label: string): Promise<Outcome> {
+  const body = { on_shelf: onShelf };
+  return submit({ key: newId(), method: "PUT", path: `/api/jars/${jarId}/shelf`, body, label, reopen: null });
+}

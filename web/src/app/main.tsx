@@ -1,0 +1,36 @@
+import "@fontsource-variable/source-sans-3";
+import "@fontsource/young-serif";
+import "./app.css";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { setNonce } from "get-nonce";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider } from "react-router/dom";
+import { outbox } from "../api/outbox";
+import { ToastProvider } from "../ui/toast";
+import { router } from "./routes";
+import { applyTheme } from "./theme";
+
+applyTheme();
+// Dialogs lock the page's scrolling with a style element, which the policy lets in only with the page's nonce.
+setNonce(document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce ?? "");
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { networkMode: "always", retry: 1, staleTime: 5_000, refetchOnWindowFocus: true },
+  },
+});
+outbox.onSaved(() => void queries.invalidateQueries());
+
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <ToastProvider>
+          <RouterProvider router={router} />
+        </ToastProvider>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}

@@ -1,0 +1,30 @@
+import { createBrowserRouter } from "react-router";
+import { KitchenPage } from "../features/kitchen";
+import { Lost } from "./lost";
+import { Shell } from "./shell";
+
+export const router = createBrowserRouter([
+  {
+    path: "/",
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { index: true, element: <KitchenPage /> },
+      { path: "new", lazy: async () => ({ Component: (await import("../features/new-jar")).NewJarPage }) },
+      { path: "jars/:jarId", lazy: async () => ({ Component: (await import("../features/jar")).JarPage }) },
+      {
+        path: "jars/:jarId/look",
+        lazy: async () => ({ Component: (await import("../features/look")).LookPage }),
+      },
+      {
+        path: "jars/:jarId/feed",
+        lazy: async () => ({ Component: (await import("../features/feed")).FeedPage }),
+      },
+      {
+        path: "jars/:jarId/log/:entryId",
+        lazy: async () => ({ Component: (await import("./edit-entry")).EditEntry }),
+      },
+      { path: "*", element: <Lost /> },
+    ],
+  },
+]);

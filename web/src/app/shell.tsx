@@ -1,0 +1,123 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { Link, NavLink, Outlet } from "react-router";
+import { api, http } from "../api/client";
+import { outbox, useOutbox } from "../api/outbox";
+import type { Account } from "../api/types";
+import { WelcomePage } from "../features/welcome";
+import { Menu } from "../ui/menu";
+import { Loading, OutOfReach } from "../ui/states";
+import { OutboxStrip } from "./outbox-strip";
+import { useTheme } from "./theme";
+
+const NAV =
+  "flex min-h-11 items-center px-3 font-semibold underline-offset-8 hover:text-crust aria-[current=page]:underline";
+
+function ThemeButton() {
+  const [theme, turn] = useTheme();
+  return (
+    <button
+      type="button"
+      onClick={turn}
+      aria-label={theme === "day" ? "Dim for the night" : "Light for the day"}
+      className="flex size-11 items-center justify-center rounded-lg hover:text-crust"
+    >
+      <svg
+        width="22"
+        height="22"
+        viewBox="0 0 22 22"
+        aria-hidden="true"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2"
+      >
+        {theme === "day" ? (
+          <path d="M17 13.5A7 7 0 0 1 8.5 5a7 7 0 1 0 8.500 8.500Z" />
+        ) : (
+          <path d="M11 7a4 4 0 1 1 0 8a4 4 0 0 1 0-8ZM11 2v2M11 18v2M2 11h2M18 11h2M4.600 4.600l1.400 1.400M16 16l1.400 1.400M4.600 17.400L6 16M16 6l1.400-1.400" />
+        )}
+      </svg>
+    </button>
+  );
+}
+
+function Header({ account }: { readonly account: Account | null }) {
+  const queries = useQueryClient();
+  const signOut = async () => {
+    await http.DELETE("/api/session");
+    outbox.signedInAs(null);
+    queries.clear();
+    location.assign("/");
+  };
+  return (
+    <header className="flex flex-wrap items-center gap-x-2 border-b border-rule px-3 py-2 sm:px-6">
+      <Link to="/" className="mr-auto flex min-h-11 items-center font-serif text-2xl sm:mr-6">
+        Despertar
+      </Link>
+      {account && (
+        <nav aria-label="Places" className="flex sm:mr-auto">
+          <NavLink to="/" end className={NAV}>
+            Kitchen
+          </NavLink>
+          <NavLink to="/new" className={NAV}>
+            New jar
+          </NavLink>
+        </nav>
+      )}
+      {!account && <span className="mr-auto" />}
+      <ThemeButton />
+      {account && (
+        <Menu
+          label={`Account of ${account.name}`}
+          trigger={
+            <>
+              <svg
+                width="20"
+                height="20"
+                viewBox="0 0 20 20"
+                aria-hidden="true"
+                fill="none"
+                stroke="currentColor"
+                strokeWidth="2"
+              >
+                <circle cx="10" cy="6.500" r="3.500" />
+                <path d="M3 18q0-6 7-6t7 6" />
+              </svg>
+              <span className="hidden max-w-40 truncate sm:inline">{account.name}</span>
+            </>
+          }
+          items={[{ label: account.is_demo ? "Leave the demo" : "Sign out", run: () => void signOut() }]}
+        />
+      )}
+    </header>
+  );
+}
+
+export function Shell() {
+  const session = api.useQuery("get", "/api/session");
+  const account = session.data?.account ?? null;
+  const { signedOut } = useOutbox();
+  const name = account?.name ?? null;
+  useEffect(() => outbox.signedInAs(name), [name]);
+
+  if (session.isPending) return <Loading what="Opening the kitchen" />;
+  if (!session.data) return <OutOfReach onRetry={() => void session.refetch()} />;
+  const isIn = account !== null && !signedOut;
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
+        Skip to the main part
+      </a>
+      <Header account={isIn ? account : null} />
+      {isIn && account.is_demo && (
+        <p className="bg-card px-3 py-1.5 text-center text-sm text-soft">
+          Demo kitchen. The baker, the jars and their dates are invented.
+        </p>
+      )}
+      {isIn && <OutboxStrip />}
+      <main id="main" className="mx-auto w-full max-w-6xl grow px-3 pb-24 sm:px-6">
+        {isIn ? <Outlet /> : <WelcomePage demoOffered={session.data.demo_offered} hasWaiting={signedOut} />}
+      </main>
+    </div>
+  );
+}

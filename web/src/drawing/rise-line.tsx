@@ -1,0 +1,179 @@
+/** The rise line over all days. Ring = feed, open dot = look, dashes = doubled; nights are shaded. */
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
+import { useEffect, useRef } from "react";
+import { useWidth } from "../lib/hooks";
+import { midnights, nightAround, weekdayAndDate } from "../lib/time";
+import { cornersOf, type Dot, levelRange, type Round, timeRange } from "./rise-geometry";
+
+const HEIGHT = 300;
+const MARGIN = { top: 16, right: 16, bottom: 40, left: 44 };
+const LEAST_DAY_PX = 76;
+const DAY = 24 * 3_600_000;
+
+export function RiseLine({
+  rounds,
+  now,
+  zone,
+  summary,
+}: {
+  readonly rounds: readonly Round[];
+  readonly now: number;
+  readonly zone: string;
+  readonly summary: string;
+}) {
+  const [frame, frameWidth] = useWidth<HTMLDivElement>();
+  const scroller = useRef<HTMLElement>(null);
+  const [from, to] = timeRange(rounds, now);
+  const width = Math.max(frameWidth, MARGIN.left + MARGIN.right + ((to - from) / DAY) * LEAST_DAY_PX);
+  const x = scaleLinear([from, to], [MARGIN.left, width - MARGIN.right]);
+  const levels = levelRange(rounds);
+  const y = scaleLinear(levels, [HEIGHT - MARGIN.bottom, MARGIN.top]);
+  const path = line<Dot>(
+    (dot) => x(dot.at),
+    (dot) => y(dot.times),
+  );
+  const days = midnights(from, to, zone);
+
+  // The newest days are what a baker comes for.
+  useEffect(() => {
+    const element = scroller.current;
+    if (element && width > 0) element.scrollLeft = element.scrollWidth;
+  }, [width]);
+
+  return (
+    <div ref={frame}>
+      {frameWidth > 0 && (
+        <section
+          ref={scroller}
+          className="overflow-x-auto"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+          tabIndex={0}
+          aria-label="Rise line, scrolls sideways"
+        >
+          <svg width={width} height={HEIGHT} role="img" aria-label={summary}>
+            {days.map((midnight) => {
+              const [dusk, morning] = nightAround(midnight);
+              const left = Math.max(x(dusk), MARGIN.left);
+              const right = Math.min(x(morning), width - MARGIN.right);
+              if (right <= left) return null;
+              return (
+                <rect
+                  key={midnight}
+                  x={left}
+                  width={right - left}
+                  y={MARGIN.top}
+                  height={HEIGHT - MARGIN.top - MARGIN.bottom}
+                  fill="var(--night)"
+                />
+              );
+            })}
+            {y.ticks(5).map((tick) => (
+              <g key={tick}>
+                <line
+                  x1={MARGIN.left}
+                  x2={width - MARGIN.right}
+                  y1={y(tick)}
+                  y2={y(tick)}
+                  stroke="var(--rule)"
+                />
+                <text
+                  x={MARGIN.left - 8}
+                  y={y(tick)}
+                  dy="0.35em"
+                  textAnchor="end"
+                  fontSize={13}
+                  fill="var(--soft)"
+                >
+                  {tick} ×
+                </text>
+              </g>
+            ))}
+            {days.map((midnight) => {
+              const noon = midnight + DAY / 2;
+              if (noon < from || noon > to) return null;
+              return (
+                <text
+                  key={midnight}
+                  x={x(noon)}
+                  y={HEIGHT - MARGIN.bottom + 22}
+                  textAnchor="middle"
+                  fontSize={13}
+                  fill="var(--soft)"
+                >
+                  {weekdayAndDate(noon, zone)}
+                </text>
+              );
+            })}
+            <line
+              x1={MARGIN.left}
+              x2={width - MARGIN.right}
+              y1={y(1)}
+              y2={y(1)}
+              stroke="var(--crust)"
+              strokeWidth={1.5}
+            />
+            <line
+              x1={MARGIN.left}
+              x2={width - MARGIN.right}
+              y1={y(2)}
+              y2={y(2)}
+              stroke="var(--leaf)"
+              strokeWidth={1.5}
+              strokeDasharray="7 5"
+            />
+            <text x={width - MARGIN.right} y={y(2) - 7} textAnchor="end" fontSize={13} fill="var(--leaf)">
+              doubled
+            </text>
+            <line
+              x1={x(now)}
+              x2={x(now)}
+              y1={MARGIN.top}
+              y2={HEIGHT - MARGIN.bottom}
+              stroke="var(--edge)"
+              strokeDasharray="2 3"
+            />
+            <text x={x(now)} y={HEIGHT - 4} textAnchor="middle" fontSize={13} fill="var(--soft)">
+              now
+            </text>
+            {rounds.map((round) => (
+              <g key={round.at}>
+                <path
+                  d={path(cornersOf(round)) ?? ""}
+                  fill="none"
+                  stroke="var(--ink)"
+                  strokeWidth={2.2}
+                  strokeLinejoin="round"
+                  strokeLinecap="round"
+                />
+                {round.dots.map((dot) => (
+                  <circle
+                    key={dot.at}
+                    cx={x(dot.at)}
+                    cy={y(dot.times)}
+                    r={4.5}
+                    fill="var(--card)"
+                    stroke="var(--ink)"
+                    strokeWidth={2}
+                  />
+                ))}
+              </g>
+            ))}
+            {rounds.map((round) => (
+              <g key={round.at}>
+                <circle
+                  cx={x(round.at)}
+                  cy={y(1)}
+                  r={7}
+                  fill="var(--card)"
+                  stroke="var(--crust)"
+                  strokeWidth={3}
+                />
+              </g>
+            ))}
+          </svg>
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import type { Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
+import { grams, list } from "../../lib/numbers";
+import { FLOUR_WORDS } from "../../words/flours";
+
+const ACT_WORDS: Record<ScaleAct, (step: ScaleStep) => string> = {
+  empty_jar: () => "Put the empty jar on the scale",
+  take_out: ({ add_g: out }) => (out < 0 ? `Take out about ${grams(-out)}` : "Nothing to take out"),
+  add_water: ({ add_g: add }) => `Add ${grams(add)} water`,
+  add_flour: ({ add_g: add, flour }) => `Add ${grams(add)} ${flour ? FLOUR_WORDS[flour] : "flour"}`,
+  add_salt: ({ add_g: add }) => `Add ${grams(add)} salt`,
+};
+
+export function actWords(step: ScaleStep): string {
+  return ACT_WORDS[step.do](step);
+}
+
+export const ACT_HINTS: Record<ScaleAct, string> = {
+  empty_jar: "Clean and dry, lid off.",
+  take_out: "Compost or bin; not for eating yet.",
+  add_water: "Loosen what you kept in it.",
+  add_flour: "Stir until no dry flour is left.",
+  add_salt: "Stir it in.",
+};
+
+/** What a slip asks for. `pouredBoth` tells a slip in the flour from one in the water alone. */
+export function mendWords(mend: Mend, pouredBoth: boolean): string {
+  if (!mend.worth_it) return `${mend.ratio_as_is} as it is. That is close enough; leave it.`;
+  const adds = [];
+  if (mend.add_water_g > 0) adds.push(`${grams(mend.add_water_g)} ${pouredBoth ? "more " : ""}water`);
+  if (mend.add_flour_g > 0) adds.push(`${grams(mend.add_flour_g)} ${pouredBoth ? "more " : ""}flour`);
+  const cost = mend.extra_g > 0 ? ` ${grams(mend.extra_g)} more in all than planned.` : "";
+  return `${pouredBoth ? "Add" : "Then add"} ${list(adds)} to keep it even.${cost}`;
+}
+
+export function roomWords(sheet: Sheet): string | null {
+  if (!sheet.room_is_tight) return null;
+  return `This jar only has room for ${sheet.room_times.toFixed(1)} ×. Put a tray under it, or use a bigger jar.`;
+}

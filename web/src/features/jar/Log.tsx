@@ -1,0 +1,136 @@
+import { useState } from "react";
+import { api } from "../../api/client";
+import type { EntryBody, LogEntry, OpenJar } from "../../api/types";
+import { restoreEntry, withdrawEntry } from "../../api/writes";
+import { grams } from "../../lib/numbers";
+import { clock, dayWord, when } from "../../lib/time";
+import { Button, ButtonLink } from "../../ui/button";
+import { useSay } from "../../ui/toast";
+import { flourList } from "../../words/flours";
+import { lookLine } from "../../words/looks";
+import { problemWords } from "../../words/problems";
+
+type Told = { readonly title: string; readonly line: string };
+
+function tell(entry: EntryBody, readAs: number | null): Told {
+  if (entry.kind === "look") return { title: "Look", line: lookLine(entry, readAs) };
+  if (entry.kind === "bin") return { title: "Binned", line: "" };
+  const added = `${grams(entry.water_g)} water, ${flourList(entry.flours)}`;
+  return entry.keep_g === 0
+    ? { title: "First mix", line: added }
+    : { title: "Fed", line: `kept ${grams(entry.keep_g)}, added ${added}` };
+}
+
+/** All entries, the latest first, by day. */
+export function Log({ opened }: { readonly opened: OpenJar }) {
+  const { log, now, time_zone: zone, assessment } = opened;
+  const readings = new Map(
+    assessment.rounds.flatMap((round) => round.levels.map((level) => [level.look_id, level.times])),
+  );
+  const days = Map.groupBy(log, (entry) => dayWord(entry.entry.at, now, zone));
+  return (
+    <section aria-labelledby="log" className="min-w-0">
+      <h2 id="log" className="text-2xl">
+        Log
+      </h2>
+      {log.length === 0 && (
+        <p className="mt-2 text-soft">Nothing yet. It fills by itself while you feed and look.</p>
+      )}
+      {[...days].map(([day, entries]) => (
+        <div key={day} className="mt-4">
+          <h3 className="text-lg first-letter:uppercase">{day}</h3>
+          <ul>
+            {entries.map((entry) => (
+              <Entry key={entry.id} entry={entry} opened={opened} readAs={readings.get(entry.id) ?? null} />
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function Entry({
+  entry,
+  opened,
+  readAs,
+}: {
+  readonly entry: LogEntry;
+  readonly opened: OpenJar;
+  readonly readAs: number | null;
+}) {
+  const { jar, time_zone: zone } = opened;
+  const say = useSay();
+  const [history, setHistory] = useState(false);
+  const { title, line } = tell(entry.entry, readAs);
+  const what = `${title.toLowerCase()} of ${clock(entry.entry.at, zone)}`;
+  const turn = async () => {
+    const outcome = entry.withdrawn
+      ? await restoreEntry(entry.id, `Putting back a ${title.toLowerCase()} of ${jar.name}`)
+      : await withdrawEntry(entry.id, `Undoing a ${title.toLowerCase()} of ${jar.name}`);
+    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
+    if (outcome.kind === "saved" && !entry.withdrawn)
+      say("Undone. It counts for nothing; you can put it back.");
+  };
+  return (
+    <li className="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-rule py-2">
+      <span className="flex items-start gap-2 pt-0.5 text-soft">{clock(entry.entry.at, zone)}</span>
+      <div className="min-w-0">
+        <div className={entry.withdrawn ? "text-soft line-through" : ""}>
+          <span className="font-semibold">{title}</span> {line}
+        </div>
+        {entry.entry.note && (
+          <p dir="auto" className="whitespace-pre-wrap break-words italic">
+            {entry.entry.note}
+          </p>
+        )}
+        <div className="-ml-3 flex flex-wrap items-center">
+          {entry.withdrawn && <span className="px-3 text-soft">undone</span>}
+          {!entry.withdrawn && entry.entry.kind !== "bin" && (
+            <ButtonLink look="plain" to={`/jars/${jar.id}/log/${entry.id}`} aria-label={`Change the ${what}`}>
+              Change
+            </ButtonLink>
+          )}
+          <Button
+            look="plain"
+            onClick={() => void turn()}
+            aria-label={`${entry.withdrawn ? "Put back" : "Undo"} the ${what}`}
+          >
+            {entry.withdrawn ? "Put back" : "Undo"}
+          </Button>
+          {entry.revision > 1 && (
+            <Button look="plain" aria-expanded={history} onClick={() => setHistory(!history)}>
+              What it said before
+            </Button>
+          )}
+        </div>
+        {history && <History entry={entry} opened={opened} />}
+      </div>
+    </li>
+  );
+}
+
+function History({ entry, opened }: { readonly entry: LogEntry; readonly opened: OpenJar }) {
+  const { now, time_zone: zone } = opened;
+  const changes = api.useQuery("get", "/api/log/{entry_id}/history", {
+    params: { path: { entry_id: entry.id } },
+  });
+  if (!changes.data)
+    return (
+      <p className="text-soft">{changes.isError ? "It cannot be reached just now." : "Looking it up …"}</p>
+    );
+  return (
+    <ul className="border-l-4 border-rule pl-4">
+      {changes.data.map((change) => {
+        const { title, line } = tell(change.before, null);
+        return (
+          <li key={change.made_at}>
+            <span className="text-soft">Until {when(change.made_at, now, zone)}:</span> {title}{" "}
+            {when(change.before.at, now, zone)} {line}
+            {change.before.note && <span className="italic"> {change.before.note}</span>}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,145 @@
+import { useState } from "react";
+import { useParams } from "react-router";
+import { api } from "../../api/client";
+import type { OpenJar } from "../../api/types";
+import { recordEntry, setOnShelf } from "../../api/writes";
+import { JarDrawing } from "../../drawing/jar";
+import { jarState } from "../../drawing/jar-state";
+import { useTitle } from "../../lib/hooks";
+import { newId } from "../../lib/ids";
+import { grams, percent } from "../../lib/numbers";
+import { Button, ButtonLink } from "../../ui/button";
+import { Confirm } from "../../ui/confirm";
+import { Loading, OutOfReach } from "../../ui/states";
+import { useSay } from "../../ui/toast";
+import { flourList } from "../../words/flours";
+import { findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
+import { problemWords } from "../../words/problems";
+import { Coming } from "./Coming";
+import { Log } from "./Log";
+import { Rise } from "./Rise";
+
+export function JarPage() {
+  const { jarId = "" } = useParams();
+  const opened = api.useQuery(
+    "get",
+    "/api/jars/{jar_id}",
+    { params: { path: { jar_id: jarId } } },
+    { refetchInterval: 60_000 },
+  );
+  useTitle(opened.data?.jar.name ?? "Jar");
+  if (opened.isPending) return <Loading what="Opening the jar" />;
+  if (!opened.data) {
+    const missing = opened.error && "errors" in opened.error;
+    return missing ? <NotHere /> : <OutOfReach onRetry={() => void opened.refetch()} />;
+  }
+  return <Opened opened={opened.data} />;
+}
+
+function NotHere() {
+  return (
+    <div className="mx-auto flex max-w-md flex-col items-start gap-4 py-16">
+      <h1 className="text-3xl">This jar is not on your shelf.</h1>
+      <ButtonLink look="act" to="/">
+        To the kitchen
+      </ButtonLink>
+    </div>
+  );
+}
+
+function Opened({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment, now, time_zone: zone } = opened;
+  const { what, how } = nextMove({ name: jar.name, move: assessment.next_move, now, zone });
+  const danger = assessment.next_move.move === "bin";
+  return (
+    <article className="pt-6">
+      <div className="grid gap-8 sm:grid-cols-[auto_1fr]">
+        <div className="hidden sm:block">
+          <JarDrawing state={jarState({ ...assessment, jar })} scale={2} />
+        </div>
+        <div className="flex flex-col gap-3">
+          <h1 className="text-4xl">{jar.name}</h1>
+          <p className="text-soft">{facts(opened)}</p>
+          {danger && assessment.findings[0] && (
+            <p className="font-semibold text-alarm">{findingLine(assessment.findings[0], now, zone)}</p>
+          )}
+          <p className={`font-serif text-2xl ${danger ? "text-alarm" : ""}`}>{what}</p>
+          {how && <p className="max-w-prose">{how}</p>}
+          {assessment.normal && (
+            <p className="max-w-prose border-l-4 border-rule pl-4">{NORMAL_WORDS[assessment.normal]}</p>
+          )}
+          <Acts opened={opened} />
+        </div>
+      </div>
+      <Rise opened={opened} />
+      <div className="mt-10 grid gap-10 md:grid-cols-[1fr_20rem]">
+        <Log opened={opened} />
+        <Coming opened={opened} />
+      </div>
+    </article>
+  );
+}
+
+function facts({ assessment }: OpenJar): string {
+  const { day, in_jar: held, totals } = assessment;
+  const parts = [];
+  if (day > 0) parts.push(`Day ${day}`);
+  if (held) {
+    parts.push(`${grams(held.total_g)} in the jar: ${flourList(held.flours)}, ${grams(held.water_g)} water`);
+    if (held.hydration_percent !== null) parts.push(`${percent(held.hydration_percent)} hydration`);
+  }
+  if (totals.feeds > 0)
+    parts.push(`${grams(totals.flour_g)} flour used, ${grams(totals.discard_g)} taken out so far`);
+  return parts.join(" · ");
+}
+
+function Acts({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment } = opened;
+  const [asking, setAsking] = useState(false);
+  const say = useSay();
+  const { move, state } = assessment.next_move;
+  const bin = async () => {
+    const entry = { kind: "bin", at: new Date().toISOString(), note: "" } as const;
+    const outcome = await recordEntry(jar.id, newId(), null, entry, `Binning ${jar.name}`, null);
+    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
+  };
+  if (move === "nothing") {
+    return (
+      <div className="flex flex-wrap gap-3">
+        <Button onClick={() => void setOnShelf(jar.id, !jar.on_shelf, `Moving ${jar.name}`)}>
+          {jar.on_shelf ? "Put it away" : "Back on the shelf"}
+        </Button>
+      </div>
+    );
+  }
+  const isTime = move === "mix" || (move === "feed" && state !== "not_yet");
+  return (
+    <div className="flex flex-wrap gap-3">
+      {move !== "bin" && (
+        <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
+          {move === "mix" ? "Mix it" : "Feed"}
+        </ButtonLink>
+      )}
+      {move === "feed" && (
+        <ButtonLink look={isTime ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
+          Look
+        </ButtonLink>
+      )}
+      {assessment.in_jar && (
+        <Button look={move === "bin" ? "alarm" : "plain"} onClick={() => setAsking(true)}>
+          {move === "bin" ? "I have binned it" : "Bin this jar"}
+        </Button>
+      )}
+      <Confirm
+        open={asking}
+        onOpenChange={setAsking}
+        title={`Bin all of ${jar.name}?`}
+        yes="It is binned"
+        onYes={() => void bin()}
+      >
+        <p>All of it goes, and nothing more can be logged after it. The log itself stays.</p>
+        <p>Wash the jar, the lid and the spoon very hot. You can undo this in the log.</p>
+      </Confirm>
+    </div>
+  );
+}

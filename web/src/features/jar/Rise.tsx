@@ -1,0 +1,81 @@
+import type { OpenJar } from "../../api/types";
+import { RiseLine } from "../../drawing/rise-line";
+import { times } from "../../lib/numbers";
+import { when } from "../../lib/time";
+
+function summaryOf({ jar, assessment }: OpenJar): string {
+  const { rounds } = assessment;
+  const highest = Math.max(1, ...rounds.flatMap((round) => round.levels.map((level) => level.times)));
+  return `Rise line of ${jar.name}: ${rounds.length} feeds, highest level ${times(highest)}. The table below says the same.`;
+}
+
+export function Rise({ opened }: { readonly opened: OpenJar }) {
+  const { assessment, now, time_zone: zone } = opened;
+  const { rounds } = assessment;
+  if (rounds.length === 0) return null;
+  const drawn = rounds.map((round) => ({
+    at: Date.parse(round.at),
+    ratio: round.ratio,
+    dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
+  }));
+  return (
+    <section aria-labelledby="rise" className="mt-10">
+      <h2 id="rise" className="text-2xl">
+        Rise line
+      </h2>
+      <div className="mt-2 rounded-xl border border-rule bg-card p-2 sm:p-4">
+        <RiseLine rounds={drawn} now={Date.parse(now)} zone={zone} summary={summaryOf(opened)} />
+        <ul className="flex flex-wrap gap-x-6 gap-y-1 px-2 text-sm text-soft">
+          <li className="flex items-center gap-2">
+            <svg width="16" height="16" aria-hidden="true">
+              <circle cx="8" cy="8" r="5.500" fill="none" stroke="var(--crust)" strokeWidth="3" />
+            </svg>
+            feed, level back at the line
+          </li>
+          <li className="flex items-center gap-2">
+            <svg width="16" height="16" aria-hidden="true">
+              <circle cx="8" cy="8" r="4.500" fill="none" stroke="var(--ink)" strokeWidth="2" />
+            </svg>
+            look
+          </li>
+          <li className="flex items-center gap-2">
+            <svg width="16" height="16" aria-hidden="true">
+              <rect width="16" height="16" fill="var(--night)" stroke="var(--rule)" />
+            </svg>
+            night
+          </li>
+        </ul>
+      </div>
+      <details className="mt-2">
+        <summary className="min-h-11 py-2 font-semibold text-crust">The same as a table</summary>
+        <div className="overflow-x-auto">
+          <table className="mt-1 w-full max-w-3xl border-collapse text-left">
+            <thead>
+              <tr className="border-b-2 border-rule">
+                <th className="py-2 pr-4">When</th>
+                <th className="py-2 pr-4">What</th>
+                <th className="py-2">Level</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rounds.map((round) => [
+                <tr key={round.feed_id} className="border-b border-rule">
+                  <td className="py-1.5 pr-4">{when(round.at, now, zone)}</td>
+                  <td className="py-1.5 pr-4">Feed {round.ratio}</td>
+                  <td className="py-1.5">{times(1)}</td>
+                </tr>,
+                ...round.levels.map((level) => (
+                  <tr key={level.look_id} className="border-b border-rule">
+                    <td className="py-1.5 pr-4">{when(level.at, now, zone)}</td>
+                    <td className="py-1.5 pr-4">Look</td>
+                    <td className="py-1.5">{times(level.times)}</td>
+                  </tr>
+                )),
+              ])}
+            </tbody>
+          </table>
+        </div>
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,1 @@
+export { JarPage } from "./Page";

@@ -1,0 +1,146 @@
+import { useState } from "react";
+import type { Glance, Kitchen } from "../../api/types";
+import { recordEntry, setOnShelf } from "../../api/writes";
+import { newId } from "../../lib/ids";
+import { percent, times } from "../../lib/numbers";
+import { when } from "../../lib/time";
+import { Button, ButtonLink } from "../../ui/button";
+import { Confirm } from "../../ui/confirm";
+import { useSay } from "../../ui/toast";
+import { findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
+import { problemWords } from "../../words/problems";
+
+/** The chosen jar on the bench: what to do now, and how it is doing. */
+export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen: Kitchen }) {
+  const { now, time_zone: zone } = kitchen;
+  const { what, how } = nextMove({ name: one.jar.name, move: one.next_move, now, zone });
+  const danger = one.next_move.move === "bin";
+  return (
+    <section className="mt-6 grid gap-8 border-t-2 border-rule pt-6 md:grid-cols-[1fr_20rem]">
+      <div className="flex flex-col gap-4">
+        {danger && one.findings[0] && (
+          <p className="font-semibold text-alarm">{findingLine(one.findings[0], now, zone)}</p>
+        )}
+        <h2 className={`text-3xl sm:text-4xl ${danger ? "text-alarm" : ""}`}>{what}</h2>
+        {how && <p className="max-w-prose text-lg">{how}</p>}
+        <Acts one={one} />
+      </div>
+      <Doing one={one} now={now} zone={zone} />
+    </section>
+  );
+}
+
+function Acts({ one }: { readonly one: Glance }) {
+  const jar = `/jars/${one.jar.id}`;
+  const { move, state } = one.next_move;
+  if (move === "bin") return <BinIt one={one} />;
+  if (move === "nothing") return <PutAway one={one} />;
+  const isTime = state !== "not_yet";
+  return (
+    <div className="flex flex-wrap gap-3">
+      {move === "mix" ? (
+        <ButtonLink look="act" to={`${jar}/feed`}>
+          Mix it
+        </ButtonLink>
+      ) : (
+        <>
+          <ButtonLink look={isTime ? "act" : "quiet"} to={`${jar}/feed`}>
+            Feed
+          </ButtonLink>
+          <ButtonLink look={isTime ? "quiet" : "act"} to={`${jar}/look`}>
+            Look
+          </ButtonLink>
+        </>
+      )}
+      <ButtonLink look="plain" to={jar}>
+        Rise line and log
+      </ButtonLink>
+    </div>
+  );
+}
+
+function BinIt({ one }: { readonly one: Glance }) {
+  const [asking, setAsking] = useState(false);
+  const say = useSay();
+  const { name, id } = one.jar;
+  const bin = async () => {
+    const entry = { kind: "bin", at: new Date().toISOString(), note: "" } as const;
+    const outcome = await recordEntry(id, newId(), null, entry, `Binning ${name}`, null);
+    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
+  };
+  return (
+    <div className="flex flex-wrap gap-3">
+      <Button look="alarm" onClick={() => setAsking(true)}>
+        I have binned it
+      </Button>
+      <ButtonLink look="plain" to={`/jars/${id}`}>
+        Rise line and log
+      </ButtonLink>
+      <Confirm
+        open={asking}
+        onOpenChange={setAsking}
+        title={`Is all of ${name} in the bin?`}
+        yes="Yes, all of it"
+        onYes={() => void bin()}
+      >
+        <p>Nothing of it can be kept: what shows on top has already grown through the rest.</p>
+        <p>
+          Wash the jar, the lid and the spoon very hot, or replace them. The log stays, and you can begin
+          again at any time.
+        </p>
+      </Confirm>
+    </div>
+  );
+}
+
+function PutAway({ one }: { readonly one: Glance }) {
+  const { name, id } = one.jar;
+  return (
+    <div className="flex flex-wrap gap-3">
+      <ButtonLink look="act" to="/new">
+        Begin a new jar
+      </ButtonLink>
+      <Button onClick={() => void setOnShelf(id, false, `Putting ${name} away`)}>Put it away</Button>
+      <ButtonLink look="plain" to={`/jars/${id}`}>
+        Rise line and log
+      </ButtonLink>
+    </div>
+  );
+}
+
+function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string; readonly zone: string }) {
+  const { since_feed: since, in_jar: held, day, normal } = one;
+  return (
+    <aside aria-label={`How ${one.jar.name} is doing`} className="flex flex-col gap-4">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
+        {day > 0 && <Fact name="Day" value={String(day)} />}
+        {since && (
+          <Fact name={day === 1 && !since.last ? "Mixed" : "Fed"} value={when(since.fed_at, now, zone)} />
+        )}
+        {since?.last && (
+          <Fact name="Level" value={`${times(since.last.times)} ${when(since.last.at, now, zone)}`} />
+        )}
+        {since?.highest && since.last && since.highest.times > since.last.times && (
+          <Fact name="Highest" value={`${times(since.highest.times)} ${when(since.highest.at, now, zone)}`} />
+        )}
+        {held && <Fact name="In the jar" value={`${Math.round(held.total_g)} g`} />}
+        {held?.hydration_percent != null && <Fact name="Hydration" value={percent(held.hydration_percent)} />}
+      </dl>
+      {normal && (
+        <p className="border-l-4 border-rule pl-4">
+          <span className="block font-semibold">Normal on day {day}</span>
+          {NORMAL_WORDS[normal]}
+        </p>
+      )}
+    </aside>
+  );
+}
+
+function Fact({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd className="font-semibold">{value}</dd>
+    </>
+  );
+}

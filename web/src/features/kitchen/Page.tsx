@@ -1,0 +1,113 @@
+import { useSearchParams } from "react-router";
+import { api } from "../../api/client";
+import type { Glance, Kitchen } from "../../api/types";
+import { JarDrawing } from "../../drawing/jar";
+import { jarState } from "../../drawing/jar-state";
+import { useTitle, useWidth } from "../../lib/hooks";
+import { ButtonLink } from "../../ui/button";
+import { ShelfTabs } from "../../ui/shelf-tabs";
+import { Loading, OutOfReach } from "../../ui/states";
+import { shortMove } from "../../words/moves";
+import { Bench } from "./Bench";
+
+/** Which jar wants the baker first: danger, then what is late, then by the clock. */
+function urgency({ next_move: next }: Glance): number {
+  if (next.move === "bin") return 0;
+  if (next.move === "nothing") return Number.MAX_SAFE_INTEGER;
+  return next.due ? Date.parse(next.due) : 1;
+}
+
+export function KitchenPage() {
+  useTitle("Kitchen");
+  const kitchen = api.useQuery("get", "/api/kitchen", {}, { refetchInterval: 60_000 });
+  if (kitchen.isPending) return <Loading what="Looking at the jars" />;
+  if (!kitchen.data) return <OutOfReach onRetry={() => void kitchen.refetch()} />;
+  const away = kitchen.data.jars.filter((one) => !one.jar.on_shelf);
+  return (
+    <>
+      {kitchen.isError && (
+        <p className="py-2 text-soft">The kitchen cannot be reached just now. This is how it last looked.</p>
+      )}
+      <Shelf kitchen={kitchen.data} />
+      {away.length > 0 && (
+        <p className="mt-10 text-soft">
+          Put away:{" "}
+          {away.map((one) => (
+            <ButtonLink key={one.jar.id} look="plain" to={`/jars/${one.jar.id}`}>
+              {one.jar.name}
+            </ButtonLink>
+          ))}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
+  const [search, setSearch] = useSearchParams();
+  const [frame, width] = useWidth<HTMLDivElement>();
+  const jars = kitchen.jars.filter((one) => one.jar.on_shelf);
+  const first = [...jars].sort((a, b) => urgency(a) - urgency(b))[0];
+  const chosen = jars.find((one) => one.jar.id === search.get("jar")) ?? first;
+  if (!chosen) return <EmptyShelf />;
+  // On a phone a little smaller, so that a second jar is in sight.
+  const scale = width > 0 && width < 600 ? 1.25 : 1.9;
+  return (
+    <div ref={frame} className="pt-6">
+      <h1 className="sr-only">Kitchen</h1>
+      <ShelfTabs
+        label="Jars"
+        value={chosen.jar.id}
+        onChange={(jar) => setSearch({ jar }, { replace: true })}
+        items={jars.map((one) => ({
+          value: one.jar.id,
+          content: <OnShelf one={one} kitchen={kitchen} scale={scale} />,
+        }))}
+      >
+        <Bench one={chosen} kitchen={kitchen} />
+      </ShelfTabs>
+    </div>
+  );
+}
+
+function OnShelf({
+  one,
+  kitchen,
+  scale,
+}: {
+  readonly one: Glance;
+  readonly kitchen: Kitchen;
+  readonly scale: number;
+}) {
+  const alarm = one.next_move.move === "bin";
+  return (
+    <span className="flex flex-col items-center">
+      <JarDrawing state={jarState(one)} scale={scale} />
+      <span className="h-3 w-[calc(100%+3rem)] shrink-0 border-b-4 border-[var(--plank-edge)] bg-[var(--plank)]" />
+      <span className="mt-2 rounded-md border-2 border-transparent px-3 py-1 text-center leading-tight group-data-[state=active]:border-crust group-data-[state=active]:bg-card">
+        <span className="block font-serif text-lg">{one.jar.name}</span>
+        <span className={`block text-[0.9rem] ${alarm ? "font-bold text-alarm" : "text-soft"}`}>
+          {shortMove(one.next_move, kitchen.now, kitchen.time_zone)}
+        </span>
+      </span>
+    </span>
+  );
+}
+
+function EmptyShelf() {
+  return (
+    <div className="mx-auto flex max-w-lg flex-col items-start gap-5 py-20">
+      <h1 className="text-3xl">The shelf is empty.</h1>
+      <p className="text-lg">
+        All it takes is flour, water, a clear jar and a scale. You choose a flour and an hour; Despertar does
+        the arithmetic and keeps the log.
+      </p>
+      <ButtonLink look="act" to="/new">
+        Plan your first jar
+      </ButtonLink>
+      <p className="text-soft">
+        Raw flour and raw starter are not for tasting. Wash your hands after handling them.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+/** A look being made: what is chosen and typed, as it stands in the form. */
+import type { Bubbles, LevelUnit, LogEntry, LookBody, Smell, Thickness, Top } from "../../api/types";
+import { newId } from "../../lib/ids";
+import { typed } from "../../lib/numbers";
+import { toField } from "../../lib/time";
+import { momentOf, NOW, type When } from "../../lib/when";
+
+export type LookDraft = {
+  readonly id: string;
+  readonly when: When;
+  /** As typed; empty when no level was looked at. */
+  readonly level: string;
+  readonly unit: LevelUnit;
+  readonly bubbles: Bubbles | null;
+  readonly top: readonly Top[];
+  readonly smell: readonly Smell[];
+  readonly thickness: Thickness | null;
+  readonly note: string;
+};
+
+export function emptyLook(): LookDraft {
+  return {
+    id: newId(),
+    when: NOW,
+    level: "",
+    unit: "times",
+    bubbles: null,
+    top: [],
+    smell: [],
+    thickness: null,
+    note: "",
+  };
+}
+
+export function draftOf(entry: LogEntry, look: LookBody, zone: string): LookDraft {
+  return {
+    ...emptyLook(),
+    id: entry.id,
+    when: { said: "other", field: toField(look.at, zone) },
+    level: look.level ? String(look.level.value) : "",
+    unit: look.level?.unit ?? "times",
+    bubbles: look.bubbles,
+    top: look.top,
+    smell: look.smell,
+    thickness: look.thickness,
+    note: look.note,
+  };
+}
+
+/** The look as it is sent. A level that is no number goes as typed, for the server to name the field. */
+export function lookOf(draft: LookDraft, now: number, zone: string): LookBody {
+  const value = typed(draft.level);
+  const sent = Number.isNaN(value) ? (draft.level as unknown as number) : value;
+  return {
+    kind: "look",
+    at: momentOf(draft.when, now, zone),
+    level: sent === null ? null : { value: sent, unit: draft.unit },
+    bubbles: draft.bubbles,
+    top: [...draft.top],
+    smell: [...draft.smell],
+    thickness: draft.thickness,
+    note: draft.note,
+  };
+}
+
+/** A level in one unit as a multiple of the line, and back. */
+export function toTimes(value: number, unit: LevelUnit, lineMm: number): number {
+  return { times: value, percent: 1 + value / 100, mm: value / lineMm }[unit];
+}
+
+export function fromTimes(times: number, unit: LevelUnit, lineMm: number): number {
+  return {
+    times: Number(times.toFixed(2)),
+    percent: Math.round((times - 1) * 100),
+    mm: Math.round(times * lineMm),
+  }[unit];
+}

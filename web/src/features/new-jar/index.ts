@@ -1,0 +1,1 @@
+export { NewJarPage } from "./Page";

@@ -1,0 +1,138 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { http } from "../../api/client";
+import { outbox } from "../../api/outbox";
+import type { Problem } from "../../api/types";
+import { JarDrawing, type JarState } from "../../drawing/jar";
+import { useTitle } from "../../lib/hooks";
+import { deviceZone } from "../../lib/time";
+import { Button } from "../../ui/button";
+import { TextField } from "../../ui/field";
+import { Trouble } from "../../ui/states";
+import { problemAt, problemWords } from "../../words/problems";
+
+const MODEL: JarState = {
+  glass: { volumeMl: 370, heightMm: 100 },
+  lineMm: 34,
+  times: 2.1,
+  highest: null,
+  colour: "rgb(204 174 130)",
+  bubbles: "throughout",
+  top: ["domed"],
+  gone: false,
+};
+const AWAY = "The kitchen cannot be reached. What you typed is still here; try again in a moment.";
+
+type Way = "in" | "up";
+
+export function WelcomePage({
+  demoOffered,
+  hasWaiting,
+}: {
+  readonly demoOffered: boolean;
+  readonly hasWaiting: boolean;
+}) {
+  useTitle("Welcome");
+  const queries = useQueryClient();
+  const [way, setWay] = useState<Way>("in");
+  const [name, setName] = useState("");
+  const [password, setPassword] = useState("");
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [away, setAway] = useState(false);
+  const [busy, setBusy] = useState(false);
+
+  const arrive = async (ask: () => Promise<{ error?: { errors: readonly Problem[] } | undefined }>) => {
+    setBusy(true);
+    setProblems([]);
+    setAway(false);
+    try {
+      const { error } = await ask();
+      if (error) {
+        setProblems(error.errors);
+        return;
+      }
+      await queries.invalidateQueries();
+      const session = await http.GET("/api/session");
+      outbox.signedInAs(session.data?.account?.name ?? null);
+    } catch {
+      setAway(true);
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void arrive(() =>
+      way === "in"
+        ? http.POST("/api/session", { body: { name, password } })
+        : http.POST("/api/accounts", { body: { name, password, time_zone: deviceZone() } }),
+    );
+  };
+  const visitDemo = () =>
+    void arrive(() => http.POST("/api/demo/visit", { body: { time_zone: deviceZone() } }));
+  const loose = problems.filter((problem) => !["name", "password"].includes(problem.field));
+
+  return (
+    <div className="grid items-center gap-10 py-8 md:grid-cols-[1fr_24rem] md:py-16">
+      <section className="flex flex-col gap-6">
+        <h1 className="text-4xl sm:text-5xl">Raise a sourdough starter, day by day.</h1>
+        <div className="flex items-end gap-8">
+          <div className="hidden shrink-0 sm:block">
+            <JarDrawing state={MODEL} scale={1.9} />
+          </div>
+          <ul className="flex flex-col gap-3 text-lg">
+            <li>It says what to do now, in your jar's own grams.</li>
+            <li>It keeps the log while you work: what went in, how far it rose.</li>
+            <li>It knows which days are meant to be quiet.</li>
+          </ul>
+        </div>
+        {demoOffered && (
+          <div className="flex flex-wrap items-center gap-4">
+            <Button look="act" onClick={visitDemo} disabled={busy}>
+              Walk into the demo kitchen
+            </Button>
+            <span className="text-soft">No account needed; invented jars.</span>
+          </div>
+        )}
+      </section>
+      <form
+        onSubmit={submit}
+        noValidate
+        className="flex flex-col gap-4 rounded-xl border border-rule bg-card p-6"
+      >
+        <h2 className="text-2xl">{way === "in" ? "Sign in" : "Make an account"}</h2>
+        {hasWaiting && <p>Sign in again: acts kept on this device are waiting to be sent.</p>}
+        <TextField
+          label="Name"
+          autoComplete="username"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          error={problemAt(problems, "name")}
+        />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete={way === "in" ? "current-password" : "new-password"}
+          hint={way === "up" && "At least 10 characters; a few unrelated words do well."}
+          value={password}
+          onChange={(event) => setPassword(event.target.value)}
+          error={problemAt(problems, "password")}
+        />
+        {(away || loose.length > 0) && <Trouble>{away ? AWAY : loose.map(problemWords).join(" ")}</Trouble>}
+        <Button type="submit" look={demoOffered ? "quiet" : "act"} disabled={busy}>
+          {busy ? "One moment …" : way === "in" ? "Sign in" : "Make the account"}
+        </Button>
+        <Button
+          look="plain"
+          onClick={() => {
+            setWay(way === "in" ? "up" : "in");
+            setProblems([]);
+          }}
+        >
+          {way === "in" ? "New here? Make an account" : "I have an account"}
+        </Button>
+      </form>
+    </div>
+  );
+}

@@ -1,0 +1,4 @@
+/** A new id for something this device makes. */
+export function newId(): string {
+  return crypto.randomUUID();
+}

@@ -1,0 +1,87 @@
+/** Moments in words, in the baker's time zone. Moments are ISO 8601 strings with an offset, as the server sends them. */
+import {
+  type CalendarDate,
+  fromAbsolute,
+  parseDateTime,
+  toCalendarDate,
+  toZoned,
+} from "@internationalized/date";
+
+const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
+
+function format(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  return new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...options });
+}
+
+/** `14:55` */
+export function clock(at: string | number, zone: string): string {
+  return format(zone, { hour: "2-digit", minute: "2-digit", hourCycle: "h23" }).format(new Date(at));
+}
+
+function dayOf(at: string | number, zone: string): CalendarDate {
+  return toCalendarDate(fromAbsolute(new Date(at).getTime(), zone));
+}
+
+/** `today`, `tomorrow`, `yesterday`, `Friday` within six days, else `Fri 13 Nov`. */
+export function dayWord(at: string | number, now: string | number, zone: string): string {
+  const days = dayOf(at, zone).compare(dayOf(now, zone));
+  const near: Record<number, string> = { 0: "today", 1: "tomorrow", [-1]: "yesterday" };
+  const word = near[days];
+  if (word) return word;
+  if (days > 0 && days < 7) return format(zone, { weekday: "long" }).format(new Date(at));
+  return format(zone, { weekday: "short", day: "numeric", month: "short" }).format(new Date(at));
+}
+
+/** `today 14:55`, `tomorrow 06:55`. */
+export function when(at: string | number, now: string | number, zone: string): string {
+  return `${dayWord(at, now, zone)} ${clock(at, zone)}`;
+}
+
+/** `9 h 5 min`, `40 min`, `2 days`. */
+export function span(milliseconds: number): string {
+  const minutes = Math.round(Math.abs(milliseconds) / MINUTE);
+  if (minutes < 60) return `${minutes} min`;
+  const hours = Math.floor(minutes / 60);
+  if (hours >= 48) return `${Math.round(hours / 24)} days`;
+  const rest = minutes % 60;
+  return rest && hours < 12 ? `${hours} h ${rest} min` : `${Math.round(minutes / 60)} h`;
+}
+
+/** The local date and time as a datetime field holds it: `2026-11-24T14:55`. */
+export function toField(at: string | number, zone: string): string {
+  return fromAbsolute(new Date(at).getTime(), zone).toString().slice(0, 16);
+}
+
+/** A datetime field's value as a moment; null for a value that is none. In the hour that comes twice, the first. */
+export function fromField(value: string, zone: string): string | null {
+  try {
+    return toZoned(parseDateTime(value), zone, "earlier").toDate().toISOString();
+  } catch {
+    return null;
+  }
+}
+
+/** Local midnights from the day of `from` to the day after `to`, as moments. */
+export function midnights(from: number, to: number, zone: string): number[] {
+  const found: number[] = [];
+  const last = dayOf(to, zone).add({ days: 1 });
+  for (let day = dayOf(from, zone); day.compare(last) <= 0; day = day.add({ days: 1 })) {
+    found.push(day.toDate(zone).getTime());
+  }
+  return found;
+}
+
+/** The night that begins on the evening before a local midnight: from 22:00 to 06:00. */
+export function nightAround(midnight: number): [number, number] {
+  return [midnight - 2 * HOUR, midnight + 6 * HOUR];
+}
+
+export function weekdayAndDate(at: number, zone: string): string {
+  return format(zone, { weekday: "short", day: "numeric" }).format(new Date(at));
+}
+
+/** The zone this device keeps. */
+export function deviceZone(): string {
+  return Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
+}

@@ -1,0 +1,104 @@
+import { ToggleGroup } from "radix-ui";
+import { type ReactNode, useId } from "react";
+
+export type ChoiceItem<T extends string> = {
+  readonly value: T;
+  readonly label: string;
+  readonly hint?: string | undefined;
+  readonly picture?: ReactNode;
+};
+
+type Shared<T extends string> = {
+  readonly label: string;
+  readonly items: readonly ChoiceItem<T>[];
+  readonly error?: string | null;
+};
+
+const ITEM =
+  "flex min-h-11 min-w-11 flex-col items-center justify-center gap-1 rounded-lg border border-edge bg-card px-3 py-2 text-center text-[0.95rem] leading-tight hover:border-crust data-[state=on]:border-crust data-[state=on]:bg-crust data-[state=on]:text-on-crust";
+
+function Items<T extends string>({ items }: { items: readonly ChoiceItem<T>[] }) {
+  return items.map((item) => (
+    <ToggleGroup.Item key={item.value} value={item.value} className={ITEM}>
+      {item.picture}
+      <span className="font-semibold">{item.label}</span>
+      {item.hint && <span className="text-[0.8rem]">{item.hint}</span>}
+    </ToggleGroup.Item>
+  ));
+}
+
+function Frame({
+  label,
+  error,
+  children,
+}: {
+  label: string;
+  error: string | null;
+  children: (id: string) => ReactNode;
+}) {
+  const id = useId();
+  return (
+    <div className="flex min-w-0 flex-col gap-1.5">
+      <span id={id} className="font-semibold">
+        {label}
+      </span>
+      {children(id)}
+      {error && <p className="text-sm font-semibold text-alarm">{error}</p>}
+    </div>
+  );
+}
+
+/** One of a few; pressing the chosen one again takes it back where `none` is allowed. */
+export function Choice<T extends string>({
+  label,
+  items,
+  error = null,
+  value,
+  onChange,
+  none = false,
+}: Shared<T> & {
+  readonly value: T | null;
+  readonly onChange: (next: T | null) => void;
+  readonly none?: boolean;
+}) {
+  return (
+    <Frame label={label} error={error}>
+      {(id) => (
+        <ToggleGroup.Root
+          type="single"
+          aria-labelledby={id}
+          value={value ?? ""}
+          onValueChange={(next) => (next || none) && onChange((next || null) as T | null)}
+          className="flex flex-wrap gap-2"
+        >
+          <Items items={items} />
+        </ToggleGroup.Root>
+      )}
+    </Frame>
+  );
+}
+
+/** Any of a few. */
+export function Choices<T extends string>({
+  label,
+  items,
+  error = null,
+  value,
+  onChange,
+}: Shared<T> & { readonly value: readonly T[]; readonly onChange: (next: T[]) => void }) {
+  return (
+    <Frame label={label} error={error}>
+      {(id) => (
+        <ToggleGroup.Root
+          type="multiple"
+          aria-labelledby={id}
+          value={[...value]}
+          onValueChange={(next) => onChange(next as T[])}
+          className="flex flex-wrap gap-2"
+        >
+          <Items items={items} />
+        </ToggleGroup.Root>
+      )}
+    </Frame>
+  );
+}

@@ -1,0 +1,36 @@
+import { Tabs } from "radix-ui";
+import type { ReactNode } from "react";
+
+/** Things on a shelf, one of them in hand: arrow keys walk along, the panel shows the chosen one. */
+export function ShelfTabs({
+  label,
+  value,
+  onChange,
+  items,
+  children,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly items: readonly { readonly value: string; readonly content: ReactNode }[];
+  readonly children: ReactNode;
+}) {
+  return (
+    <Tabs.Root value={value} onValueChange={onChange}>
+      <Tabs.List aria-label={label} className="flex items-end gap-1 overflow-x-auto px-1 pt-1 sm:gap-4">
+        {items.map((item) => (
+          <Tabs.Trigger
+            key={item.value}
+            value={item.value}
+            className="group shrink-0 rounded-t-lg px-2 pt-2 text-ink sm:px-4"
+          >
+            {item.content}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      <Tabs.Content value={value} className="rounded">
+        {children}
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+}

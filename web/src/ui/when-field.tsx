@@ -1,0 +1,51 @@
+import { toField } from "../lib/time";
+import type { When } from "../lib/when";
+import { Choice } from "./choice";
+import { TextField } from "./field";
+
+const SAID = [
+  { value: "now", label: "Now" },
+  { value: "20", label: "20 min ago" },
+  { value: "60", label: "1 h ago" },
+  { value: "other", label: "Other time" },
+] as const;
+
+export function WhenField({
+  label,
+  value,
+  onChange,
+  zone,
+  error,
+}: {
+  readonly label: string;
+  readonly value: When;
+  readonly onChange: (next: When) => void;
+  readonly zone: string;
+  readonly error: string | null;
+}) {
+  const choose = (said: When["said"] | null) => {
+    if (!said) return;
+    onChange({ said, field: said === "other" ? value.field || toField(Date.now(), zone) : value.field });
+  };
+  return (
+    <div className="flex flex-col gap-2">
+      <Choice
+        label={label}
+        items={SAID}
+        value={value.said}
+        onChange={choose}
+        error={value.said === "other" ? null : error}
+      />
+      {value.said === "other" && (
+        <TextField
+          label="Date and time"
+          type="datetime-local"
+          value={value.field}
+          error={error}
+          hint={`In the time of ${zone.replaceAll("_", " ")}`}
+          onChange={(event) => onChange({ said: "other", field: event.target.value })}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,107 @@
+/** Every refusal in words, with what would be accepted. */
+import type { Problem, ProblemCode } from "../api/types";
+import { clock, dayWord, deviceZone } from "../lib/time";
+
+type Facts = Problem["facts"];
+
+function moment(facts: Facts, name: string): string {
+  const at = facts[name];
+  if (typeof at !== "string") return "";
+  return `${dayWord(at, Date.now(), deviceZone())} ${clock(at, deviceZone())}`;
+}
+
+const between = (facts: Facts) => `Use a number from ${facts.least ?? 0} to ${facts.most ?? "10 000"}.`;
+
+const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
+  not_a_number: () => "This is not a number. Use digits, such as 40 or 40.5.",
+  out_of_range: between,
+  unknown_flour: (facts) =>
+    `There is no flour named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
+  no_flour: () => "There is no flour in it. Give at least one flour more than 0 g.",
+  no_water: () => "There is no water in it. Give more than 0 g.",
+  ratio_form: () => "Write the ratio as seed : flour : water, such as 1:2:2.",
+  ratio_two_parts: (facts) =>
+    `Which two are meant? Flour and water is ${facts.as_flour_and_water}; seed and flour is ${facts.as_seed_and_flour}.`,
+  ratio_without_food: () => "A feed needs seed, flour and water: none of the three can be 0.",
+  unknown_step: () => "This step is not known.",
+  unknown_family: (facts) => `There is no such method. There are: ${facts.known}.`,
+  unknown_option: (facts) => `There is no such option. There are: ${facts.known}.`,
+  not_a_choice: (facts) => `Choose one of: ${facts.known ?? "those shown"}.`,
+  keeps_more_than_there_is: (facts) => `There are only ${facts.there_is_g} g in the jar. Keep that or less.`,
+  nothing_kept: (facts) => `Keep some seed: up to ${facts.there_is_g} g are in the jar.`,
+  jar_too_small: (facts) => `${facts.total_g} g do not fit: this jar holds ${facts.most_g} g to the rim.`,
+  level_above_rim: (facts) => `That is above the rim. The rim is at ${facts.most}.`,
+  level_below_bottom: (facts) => `That is below the bottom. Use ${facts.least} or more.`,
+  no_line_yet: () => "There is no line yet to measure against.",
+  empty_look: () => "Nothing was noted yet. Set the level, tap what you see, or write a note.",
+  in_the_future: (facts) => `That is still to come. Use ${moment(facts, "latest")} or before.`,
+  before_the_start: (facts) =>
+    facts.first_mix_at || facts.earliest
+      ? `That is before the jar began. Use ${moment(facts, facts.first_mix_at ? "first_mix_at" : "earliest")} or after.`
+      : "The jar has not been mixed yet.",
+  before_the_last_feed: (facts) =>
+    `The last entry stands at ${moment(facts, "last_feed_at")}. Use a later time, or change that one.`,
+  after_the_next_feed: (facts) =>
+    `The next feed stands at ${moment(facts, "next_feed_at")}. Use an earlier time.`,
+  jar_is_binned: (facts) => `This jar was binned ${moment(facts, "binned_at")}; nothing can follow.`,
+  first_mix_has_feeds: () => "Feeds stand on this first mix. Undo those first.",
+  missing: () => "This is needed.",
+  not_a_time: () => "This is not a date and time. Choose both.",
+  not_text: () => "This holds signs that are not text. Type it anew without them.",
+  too_long: (facts) => `This is too long. Use up to ${facts.most} characters.`,
+  unknown_field: () => "This is not asked for.",
+  not_accepted: () => "This is not accepted in this form.",
+  not_json: () => "This could not be read.",
+  not_found: () => "This is not there, or not yours.",
+  sign_in_first: () => "Sign in first.",
+  wrong_name_or_password: () => "The name or the password is not right.",
+  too_many_tries: (facts) => `Too many tries. Wait ${facts.minutes} minutes.`,
+  name_taken: () => "This name is taken. Choose another.",
+  password_too_short: (facts) => `Use at least ${facts.least} characters.`,
+  password_too_common: () => "This password is too common. A few unrelated words do well.",
+  password_too_similar: () => "This is too close to your name.",
+  password_entirely_numeric: () => "Use more than digits.",
+  unknown_time_zone: (facts) => `This time zone is not known. Such as ${facts.example}.`,
+  forged: () => "This page is too old. Reload it; what you typed is kept.",
+  id_taken: () => "Something else was saved under this mark. Try again.",
+  fed_meanwhile: (facts) =>
+    `Someone fed this jar ${moment(facts, "at")}: ${facts.flour_g} g flour, ${facts.water_g} g water.`,
+  changed_meanwhile: () => "Another device changed this meanwhile. Reload to see it; what you typed is kept.",
+  no_demo_here: () => "There is no demo kitchen here.",
+};
+
+const FIELDS: Record<string, string> = {
+  at: "Time",
+  name: "Name",
+  password: "Password",
+  level: "Level",
+  "level.value": "Level",
+  note: "Note",
+  keep_g: "Kept",
+  water_g: "Water",
+  salt_g: "Salt",
+  line_mm: "Line",
+  tare_g: "Empty jar",
+  volume_ml: "Volume",
+  height_mm: "Height",
+  starts_at: "Start",
+  seed_grams: "Seed",
+  "choices.seed_grams": "Seed",
+  blend: "Flour",
+  every_hours: "Rhythm",
+};
+
+export function problemWords(problem: Problem): string {
+  return WORDS[problem.code](problem.facts);
+}
+
+/** The field's name as the form shows it. */
+export function fieldWords(field: string): string {
+  return FIELDS[field] ?? (field.startsWith("flours") ? "Flour" : field.replaceAll("_", " "));
+}
+
+/** What is said of one field, if anything: `level` also answers for `level.value`. */
+export function problemAt(problems: readonly Problem[], ...fields: string[]): string | null {
+  const found = problems.find((problem) => fields.includes(problem.field));
+  return found ? problemWords(found) : null;
+}
