@@ -88,6 +88,7 @@ class SinceFeed:
     """The running round: hours since the feed, the last level seen, the highest one, and the last of the other looks."""
 
     feed_id: str
+    is_first_mix: bool
     fed_at: datetime
     hours: float
     last: LevelSeen | None
@@ -200,6 +201,7 @@ def _since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
     looks = [look for look in ledger.looks if look.at >= turn.feed.at]
     return SinceFeed(
         feed_id=turn.feed.id,
+        is_first_mix=len(ledger.rounds) == 1,
         fed_at=turn.feed.at,
         hours=(now - turn.feed.at) / timedelta(hours=1),
         last=levels[-1] if levels else None,

@@ -918,6 +918,8 @@ export interface components {
             highest: components["schemas"]["LevelSeen"] | null;
             /** Hours */
             hours: number;
+            /** Is First Mix */
+            is_first_mix: boolean;
             last: components["schemas"]["LevelSeen"] | null;
             /** Top */
             top: components["schemas"]["Top"][];

@@ -1,5 +1,6 @@
 import { createBrowserRouter } from "react-router";
 import { KitchenPage } from "../features/kitchen";
+import { Loading } from "../ui/states";
 import { Lost } from "./lost";
 import { Shell } from "./shell";
 
@@ -8,6 +9,7 @@ export const router = createBrowserRouter([
     path: "/",
     element: <Shell />,
     errorElement: <Lost />,
+    hydrateFallbackElement: <Loading what="Opening the kitchen" />,
     children: [
       { index: true, element: <KitchenPage /> },
       { path: "new", lazy: async () => ({ Component: (await import("../features/new-jar")).NewJarPage }) },

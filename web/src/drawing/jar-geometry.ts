@@ -40,18 +40,25 @@ export type Bubble = { readonly x: number; readonly y: number; readonly r: numbe
 
 const DENSITY: Record<string, number> = { none: 0, few: 0.0035, throughout: 0.011, froth: 0.016 };
 
-/** Bubbles at the glass, the same ones every time: spread by the golden angle, more where the look saw more. */
+/** A number from 0 to 1 that looks like chance and is the same for the same place in the row. */
+function scatter(index: number, salt: number): number {
+  const value = Math.sin((index + 1) * 12.9898 + salt * 78.233) * 43758.5453;
+  return value - Math.floor(value);
+}
+
+/** Bubbles at the glass, the same ones every time, more where the look saw more. */
 export function bubblesIn(width: number, bottom: number, level: number, seen: string | null): Bubble[] {
   const count = Math.min(90, Math.round((DENSITY[seen ?? "none"] ?? 0) * width * level));
   return Array.from({ length: count }, (_, index) => {
-    const across = (index * 0.618034) % 1;
-    const up = (index * 0.754878 + 0.31) % 1;
+    // Even steps in one direction and scattered ones in the other leave no holes and no rows.
+    const across = (index * 0.754878 + 0.12 * scatter(index, 1)) % 1;
+    const up = (index * 0.56984 + 0.2 * scatter(index, 2)) % 1;
     // Froth gathers at the top.
     const height = seen === "froth" ? Math.sqrt(up) : up;
     return {
       x: width * (0.06 + 0.88 * across),
       y: bottom - level * (0.05 + 0.86 * height),
-      r: 0.7 + 1.6 * ((index * 0.381966) % 1),
+      r: 0.6 + 1.7 * scatter(index, 3) ** 2,
     };
   });
 }

@@ -16,8 +16,10 @@ export type JarState = {
   readonly gone: boolean;
 };
 
-const WALL = 2.4;
-const LID = 9;
+const WALL = 1.9;
+/** Room above the rim for the cloth, and how far it hangs over. */
+const LID = 6;
+const HANG = 9;
 
 function surfaceOf(top: readonly string[]): Surface {
   if (top.includes("domed")) return "domed";
@@ -75,6 +77,54 @@ function Mix({ state, width, bottom }: { state: JarState; width: number; bottom:
   );
 }
 
+/** A cloth over the mouth, tied with a string: closed to flies, open to air. */
+function Cloth({ width, top }: { width: number; top: number }) {
+  const from = -WALL - 1.5;
+  const wide = width + 2 * WALL + 3;
+  const folds = 6;
+  const fold = wide / folds;
+  const hem = Array.from({ length: folds }, () => `q ${-fold / 2} ${3.2} ${-fold} 0`).join(" ");
+  return (
+    <g>
+      <path
+        d={`M ${from} ${top + HANG} L ${from + 1} ${top} Q ${from + 2} ${top - 3} ${from + 8} ${top - 3.5} Q ${width / 2} ${top - LID + 0.5} ${from + wide - 8} ${top - 3.5} Q ${from + wide - 2} ${top - 3} ${from + wide - 1} ${top} L ${from + wide} ${top + HANG} ${hem} Z`}
+        fill="var(--cloth)"
+        stroke="var(--edge)"
+        strokeWidth={0.9}
+        strokeLinejoin="round"
+      />
+      {Array.from({ length: folds - 1 }, (_, index) => from + fold * (index + 1)).map((x) => (
+        <line
+          key={x}
+          x1={x}
+          x2={x + (width / 2 - x) * 0.04}
+          y1={top + HANG}
+          y2={top + 4}
+          stroke="var(--edge)"
+          strokeWidth={0.5}
+          opacity={0.7}
+        />
+      ))}
+      <path
+        d={`M ${from + 0.6} ${top + 3.5} Q ${width / 2} ${top + 5.5} ${from + wide - 0.6} ${top + 3.5}`}
+        fill="none"
+        stroke="var(--crust)"
+        strokeWidth={1.1}
+      />
+    </g>
+  );
+}
+
+function Rim({ width, top }: { width: number; top: number }) {
+  return (
+    <path
+      d={`M ${-WALL - 1} ${top} H ${-WALL / 2 + 1} M ${width + WALL / 2 - 1} ${top} H ${width + WALL + 1}`}
+      stroke="var(--glass-edge)"
+      strokeWidth={2}
+    />
+  );
+}
+
 /** `scale` is px for a mm. The picture has the size of the glass and its lid; its meaning is told beside it. */
 export function JarDrawing({
   state,
@@ -95,12 +145,12 @@ export function JarDrawing({
     state.highest !== null && state.lineMm !== null
       ? levelMm(state.highest, state.lineMm, state.glass)
       : null;
-  const view = `${-WALL - 1} 0 ${width + 2 * WALL + 2} ${bottom + WALL + 1}`;
+  const [left, wide, tall] = [-WALL - 2, width + 2 * WALL + 4, bottom + WALL + 1];
   return (
     <svg
-      viewBox={view}
-      width={(width + 2 * WALL + 2) * scale}
-      height={(bottom + WALL + 1) * scale}
+      viewBox={`${left} 0 ${wide} ${tall}`}
+      width={wide * scale}
+      height={tall * scale}
       aria-hidden="true"
       className={state.gone ? "opacity-60 grayscale" : ""}
     >
@@ -137,14 +187,7 @@ export function JarDrawing({
         stroke="var(--glass-edge)"
         strokeWidth={WALL}
       />
-      {lid && (
-        <path
-          d={`M ${-WALL} ${top + 1} q ${(width + 2 * WALL) / 2} ${-LID * 1.5} ${width + 2 * WALL} 0 q ${-(width + 2 * WALL) / 2} 3.4 ${-(width + 2 * WALL)} 0 Z`}
-          fill="var(--card)"
-          stroke="var(--glass-edge)"
-          strokeWidth={1}
-        />
-      )}
+      {lid ? <Cloth width={width} top={top} /> : <Rim width={width} top={top} />}
       {line !== null && (
         <g>
           <rect
@@ -171,4 +214,9 @@ export function glassSpan(
 ): { readonly rim: number; readonly foot: number } {
   const top = lid ? LID : 1;
   return { rim: top * scale, foot: (top + glass.heightMm) * scale };
+}
+
+/** The inside of the glass in the picture of `JarDrawing`, in px from its left, and its width. */
+export function glassWidth(glass: Glass, scale: number): { readonly left: number; readonly width: number } {
+  return { left: (WALL + 2) * scale, width: widthMm(glass) * scale };
 }

@@ -122,7 +122,7 @@ export function RiseLine({
               strokeWidth={1.5}
               strokeDasharray="7 5"
             />
-            <text x={width - MARGIN.right} y={y(2) - 7} textAnchor="end" fontSize={13} fill="var(--leaf)">
+            <text x={MARGIN.left + 8} y={y(2) - 7} fontSize={13} fill="var(--leaf)">
               doubled
             </text>
             <line

@@ -7,12 +7,15 @@ export function ShelfTabs({
   value,
   onChange,
   items,
+  rest,
   children,
 }: {
   readonly label: string;
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly items: readonly { readonly value: string; readonly content: ReactNode }[];
+  /** What stands behind the last one; it is scenery. */
+  readonly rest: ReactNode;
   readonly children: ReactNode;
 }) {
   return (
@@ -27,6 +30,7 @@ export function ShelfTabs({
             {item.content}
           </Tabs.Trigger>
         ))}
+        {rest}
       </Tabs.List>
       <Tabs.Content value={value} className="rounded">
         {children}

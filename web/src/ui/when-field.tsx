@@ -16,12 +16,15 @@ export function WhenField({
   onChange,
   zone,
   error,
+  ahead = false,
 }: {
   readonly label: string;
   readonly value: When;
   readonly onChange: (next: When) => void;
   readonly zone: string;
   readonly error: string | null;
+  /** For something still to be done: now or at a time, never a while ago. */
+  readonly ahead?: boolean;
 }) {
   const choose = (said: When["said"] | null) => {
     if (!said) return;
@@ -31,7 +34,7 @@ export function WhenField({
     <div className="flex flex-col gap-2">
       <Choice
         label={label}
-        items={SAID}
+        items={ahead ? SAID.filter(({ value }) => value === "now" || value === "other") : SAID}
         value={value.said}
         onChange={choose}
         error={value.said === "other" ? null : error}

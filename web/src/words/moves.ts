@@ -13,7 +13,7 @@ function weights({ plan, scale_walk: walk }: NextMove): string {
   if (plan.keep_g === 0) return `${flourList(plan.flours)} with ${grams(plan.water_g)} water.`;
   const shows = walk[0]?.scale_shows_g;
   const out = shows === undefined ? "" : ` (the scale then shows ${grams(shows)}, jar and all)`;
-  return `Keep ${grams(plan.keep_g)}${out}, add ${added}.`;
+  return `${grams(plan.keep_g)}${out}, add ${added}.`;
 }
 
 const FEED_WORDS: Record<StepState, (told: Told) => string> = {
@@ -36,7 +36,10 @@ const MOVE_WORDS: Record<Move, (told: Told) => Sentence> = {
       how: `In the clean jar: ${weights(move)} Loose lid, never sealed.`,
     };
   },
-  feed: (told) => ({ what: FEED_WORDS[told.move.state ?? "due"](told), how: weights(told.move) }),
+  feed: (told) => ({
+    what: FEED_WORDS[told.move.state ?? "due"](told),
+    how: `${told.move.state === "not_yet" ? "Then keep" : "Keep"} ${weights(told.move)}`,
+  }),
   bin: ({ name }) => ({
     what: `Bin all of ${name}.`,
     how: "Do not scrape, rescue, taste or smell it closely. Tie it in a bag, wash the jar very hot or replace it.",

@@ -76,7 +76,7 @@ export function Walk(parts: Parts) {
 
 function Row({ step, number, ...parts }: Parts & { readonly step: ScaleStep; readonly number: number }) {
   return (
-    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-b border-rule py-4 sm:grid-cols-[1fr_9rem_9rem]">
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-b border-rule py-4 sm:grid-cols-[1fr_8rem_8rem]">
       <div>
         <p className="text-xl font-semibold">
           <span aria-hidden="true" className="mr-2 font-serif text-crust">
@@ -99,13 +99,13 @@ function Row({ step, number, ...parts }: Parts & { readonly step: ScaleStep; rea
 
 function Real({ step, sheet, draft, set, problems }: Parts & { readonly step: ScaleStep }) {
   const { plan } = sheet;
-  if (step.do === "take_out") return <Kept plan={plan} draft={draft} set={set} problems={problems} />;
+  if (step.do === "take_out")
+    return <Kept plan={plan} draft={draft} set={set} problems={problems} asPlanned />;
   if (step.do === "add_water") {
     return (
       <NumberField
-        label="Water, really"
+        {...unless("Water", plan.water_g)}
         unit="g"
-        placeholder={String(plan.water_g)}
         value={draft.water}
         onChange={(event) => set({ water: event.target.value })}
         error={problemAt(problems, "water_g")}
@@ -116,9 +116,8 @@ function Real({ step, sheet, draft, set, problems }: Parts & { readonly step: Sc
   if (step.do !== "add_flour" || !flour) return null;
   return (
     <NumberField
-      label={`${capital(FLOUR_WORDS[flour])}, really`}
+      {...unless(capital(FLOUR_WORDS[flour]), step.add_g)}
       unit="g"
-      placeholder={String(step.add_g)}
       value={draft.flours[flour] ?? ""}
       onChange={(event) => set({ flours: { ...draft.flours, [flour]: event.target.value } })}
       error={flourProblem(problems, plan, flour)}
@@ -130,9 +129,9 @@ function RealFields({ sheet, draft, set, problems }: Parts) {
   const { plan } = sheet;
   return (
     <>
-      {plan.keep_g > 0 && <Kept plan={plan} draft={draft} set={set} problems={problems} />}
+      {plan.keep_g > 0 && <Kept plan={plan} draft={draft} set={set} problems={problems} asPlanned={false} />}
       <NumberField
-        label="Water, really"
+        label="Water"
         unit="g"
         value={draft.water}
         onChange={(event) => set({ water: event.target.value })}
@@ -141,7 +140,7 @@ function RealFields({ sheet, draft, set, problems }: Parts) {
       {plan.flours.map((part) => (
         <NumberField
           key={part.flour}
-          label={`${capital(FLOUR_WORDS[part.flour])}, really`}
+          label={capital(FLOUR_WORDS[part.flour])}
           unit="g"
           value={draft.flours[part.flour] ?? ""}
           onChange={(event) => set({ flours: { ...draft.flours, [part.flour]: event.target.value } })}
@@ -152,17 +151,16 @@ function RealFields({ sheet, draft, set, problems }: Parts) {
   );
 }
 
-function Kept({
-  plan,
-  draft,
-  set,
-  problems,
-}: Pick<Parts, "draft" | "set" | "problems"> & { readonly plan: FeedPlan }) {
+type KeptParts = Pick<Parts, "draft" | "set" | "problems"> & {
+  readonly plan: FeedPlan;
+  readonly asPlanned: boolean;
+};
+
+function Kept({ plan, draft, set, problems, asPlanned }: KeptParts) {
   return (
     <NumberField
-      label="Kept, really"
+      {...(asPlanned ? unless("Kept", plan.keep_g) : { label: "Kept" })}
       unit="g"
-      placeholder={String(plan.keep_g)}
       value={draft.keep}
       onChange={(event) => set({ keep: event.target.value })}
       error={problemAt(problems, "keep_g")}
@@ -178,4 +176,10 @@ function flourProblem(problems: readonly Problem[], plan: FeedPlan, flour: strin
 
 function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** The label of a field that is left empty when all went as planned. */
+function unless(what: string, planned: number) {
+  const label = `If not ${grams(planned)}`;
+  return { label, "aria-label": `${what}, ${label.toLowerCase()}` };
 }

@@ -1,10 +1,11 @@
 import { useState } from "react";
+import { useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { EntryBody, LogEntry, OpenJar } from "../../api/types";
 import { restoreEntry, withdrawEntry } from "../../api/writes";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
-import { Button, ButtonLink } from "../../ui/button";
+import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
 import { flourList } from "../../words/flours";
 import { lookLine } from "../../words/looks";
@@ -61,6 +62,7 @@ function Entry({
 }) {
   const { jar, time_zone: zone } = opened;
   const say = useSay();
+  const navigate = useNavigate();
   const [history, setHistory] = useState(false);
   const { title, line } = tell(entry.entry, readAs);
   const what = `${title.toLowerCase()} of ${clock(entry.entry.at, zone)}`;
@@ -72,41 +74,46 @@ function Entry({
     if (outcome.kind === "saved" && !entry.withdrawn)
       say("Undone. It counts for nothing; you can put it back.");
   };
+  const change = { label: "Change", run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
+  const acts = [
+    ...(entry.withdrawn || entry.entry.kind === "bin" ? [] : [change]),
+    { label: entry.withdrawn ? "Put back" : "Undo", run: () => void turn() },
+    ...(entry.revision > 1
+      ? [
+          {
+            label: history ? "Hide what it said before" : "What it said before",
+            run: () => setHistory(!history),
+          },
+        ]
+      : []),
+  ];
   return (
-    <li className="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-rule py-2">
-      <span className="flex items-start gap-2 pt-0.5 text-soft">{clock(entry.entry.at, zone)}</span>
-      <div className="min-w-0">
+    <li className="grid grid-cols-[3.5rem_1fr_auto] gap-x-3 border-b border-rule py-1.5">
+      <span className="pt-2 text-soft">{clock(entry.entry.at, zone)}</span>
+      <div className="min-w-0 py-2">
         <div className={entry.withdrawn ? "text-soft line-through" : ""}>
           <span className="font-semibold">{title}</span> {line}
+          {entry.withdrawn && <span className="sr-only"> (undone)</span>}
         </div>
         {entry.entry.note && (
           <p dir="auto" className="whitespace-pre-wrap break-words italic">
             {entry.entry.note}
           </p>
         )}
-        <div className="-ml-3 flex flex-wrap items-center">
-          {entry.withdrawn && <span className="px-3 text-soft">undone</span>}
-          {!entry.withdrawn && entry.entry.kind !== "bin" && (
-            <ButtonLink look="plain" to={`/jars/${jar.id}/log/${entry.id}`} aria-label={`Change the ${what}`}>
-              Change
-            </ButtonLink>
-          )}
-          <Button
-            look="plain"
-            onClick={() => void turn()}
-            aria-label={`${entry.withdrawn ? "Put back" : "Undo"} the ${what}`}
-          >
-            {entry.withdrawn ? "Put back" : "Undo"}
-          </Button>
-          {entry.revision > 1 && (
-            <Button look="plain" aria-expanded={history} onClick={() => setHistory(!history)}>
-              What it said before
-            </Button>
-          )}
-        </div>
         {history && <History entry={entry} opened={opened} />}
       </div>
+      <Menu label={`Change or undo the ${what}`} trigger={<Dots />} items={acts} />
     </li>
+  );
+}
+
+function Dots() {
+  return (
+    <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true" fill="currentColor">
+      <circle cx="4" cy="10" r="1.8" />
+      <circle cx="10" cy="10" r="1.8" />
+      <circle cx="16" cy="10" r="1.8" />
+    </svg>
   );
 }
 

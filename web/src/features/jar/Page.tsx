@@ -85,7 +85,10 @@ function facts({ assessment }: OpenJar): string {
   const parts = [];
   if (day > 0) parts.push(`Day ${day}`);
   if (held) {
-    parts.push(`${grams(held.total_g)} in the jar: ${flourList(held.flours)}, ${grams(held.water_g)} water`);
+    const rounded = held.flours.map((part) => ({ ...part, g: Math.round(part.g) }));
+    parts.push(
+      `${Math.round(held.total_g)} g in the jar: ${flourList(rounded)}, ${Math.round(held.water_g)} g water`,
+    );
     if (held.hydration_percent !== null) parts.push(`${percent(held.hydration_percent)} hydration`);
   }
   if (totals.feeds > 0)

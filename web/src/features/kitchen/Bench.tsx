@@ -114,9 +114,7 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
     <aside aria-label={`How ${one.jar.name} is doing`} className="flex flex-col gap-4">
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
         {day > 0 && <Fact name="Day" value={String(day)} />}
-        {since && (
-          <Fact name={day === 1 && !since.last ? "Mixed" : "Fed"} value={when(since.fed_at, now, zone)} />
-        )}
+        {since && <Fact name={since.is_first_mix ? "Mixed" : "Fed"} value={when(since.fed_at, now, zone)} />}
         {since?.last && (
           <Fact name="Level" value={`${times(since.last.times)} ${when(since.last.at, now, zone)}`} />
         )}

@@ -63,6 +63,7 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
           value: one.jar.id,
           content: <OnShelf one={one} kitchen={kitchen} scale={scale} />,
         }))}
+        rest={<RestOfShelf />}
       >
         <Bench one={chosen} kitchen={kitchen} />
       </ShelfTabs>
@@ -83,12 +84,31 @@ function OnShelf({
   return (
     <span className="flex flex-col items-center">
       <JarDrawing state={jarState(one)} scale={scale} />
-      <span className="h-3 w-[calc(100%+3rem)] shrink-0 border-b-4 border-[var(--plank-edge)] bg-[var(--plank)]" />
+      <Plank />
       <span className="mt-2 rounded-md border-2 border-transparent px-3 py-1 text-center leading-tight group-data-[state=active]:border-crust group-data-[state=active]:bg-card">
         <span className="block font-serif text-lg">{one.jar.name}</span>
         <span className={`block text-[0.9rem] ${alarm ? "font-bold text-alarm" : "text-soft"}`}>
           {shortMove(one.next_move, kitchen.now, kitchen.time_zone)}
         </span>
+      </span>
+    </span>
+  );
+}
+
+function Plank() {
+  return (
+    <span className="h-3 w-[calc(100%+3.5rem)] shrink-0 border-b-4 border-[var(--plank-edge)] bg-[var(--plank)]" />
+  );
+}
+
+/** The plank goes on to the wall; the invisible label keeps it level with the others. */
+function RestOfShelf() {
+  return (
+    <span aria-hidden="true" className="-mr-1 -ml-3 flex grow flex-col items-center overflow-hidden sm:-ml-6">
+      <Plank />
+      <span className="invisible mt-2 border-2 py-1 leading-tight">
+        <span className="block font-serif text-lg">.</span>
+        <span className="block text-[0.9rem]">.</span>
       </span>
     </span>
   );

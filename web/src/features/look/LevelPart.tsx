@@ -1,5 +1,5 @@
 import type { LevelUnit, OpenJar } from "../../api/types";
-import { glassSpan, JarDrawing } from "../../drawing/jar";
+import { glassSpan, glassWidth, JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { percent, times as timesWords, typed } from "../../lib/numbers";
 import { Button } from "../../ui/button";
@@ -50,13 +50,14 @@ export function LevelPart({
     bubbles: draft.bubbles ?? since?.bubbles ?? null,
   };
   const { rim, foot } = glassSpan(state.glass, SCALE, false);
+  const { left, width } = glassWidth(state.glass, SCALE);
   const text = `${timesWords(times)}, ${Math.round(times * line)} mm`;
 
   return (
     <section aria-label="Level" className="flex flex-col items-center gap-4 md:sticky md:top-4 md:self-start">
-      <div className="relative px-8">
+      <div className="relative mr-6">
         <JarDrawing state={state} scale={SCALE} lid={false} />
-        <div className="absolute inset-x-8" style={{ top: rim, height: foot - rim }}>
+        <div className="absolute" style={{ top: rim, left }}>
           <LevelSlider
             label="Level on the jar"
             valueText={text}
@@ -66,9 +67,9 @@ export function LevelPart({
             step={0.05}
             onChange={(next) => move(Math.max(LEAST, next))}
             isSet={given !== null}
-          >
-            <div style={{ height: foot - rim }} />
-          </LevelSlider>
+            width={width}
+            height={foot - rim}
+          />
         </div>
       </div>
       <output className="text-center">

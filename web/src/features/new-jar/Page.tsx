@@ -154,6 +154,7 @@ function NewJarForm({ family, flours }: { readonly family: Family; readonly flou
           </div>
           <WhenField
             label="First mix"
+            ahead
             value={draft.start}
             onChange={(start) => set({ start })}
             zone={zone}

@@ -79,7 +79,7 @@ export function Preview({
       </ol>
       {mix && usual && (
         <p className="text-soft">
-          Then on in the same way until it reliably doubles, often one to two weeks. Each day so far uses{" "}
+          Then on in the same way until it reliably doubles, often one to two weeks. Each day uses{" "}
           {grams((usual.total_g - usual.keep_g) * (24 / body.choices.every_hours))} of flour and water and
           takes as much out.
         </p>
