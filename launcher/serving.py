@@ -103,8 +103,16 @@ def gunicorn(env: dict[str, str], port: int, *, pid_file: Path = WEB_PID) -> sub
     command: list[str | Path] = [PYTHON, "-m", "gunicorn", "config.wsgi:application"]
     command += ["--chdir", SERVER, "--bind", f"127.0.0.1:{port}", "--pid", pid_file]
     command += ["--workers", str(WORKERS), "--worker-class", "gthread", "--threads", "4"]
-    command += ["--error-logfile", LOGS / "web.log", "--graceful-timeout", "5", "--no-control-socket"]
-    return subprocess.Popen([str(part) for part in command], env=env, stdin=subprocess.DEVNULL, start_new_session=True)
+    command += ["--graceful-timeout", "5", "--no-control-socket"]
+    with (LOGS / "web.log").open("ab") as log:
+        return subprocess.Popen(
+            [str(part) for part in command],
+            env=env,
+            stdin=subprocess.DEVNULL,
+            stdout=log,
+            stderr=log,
+            start_new_session=True,
+        )
 
 
 def wait_until_it_answers(port: int, web: subprocess.Popen[bytes]) -> None:

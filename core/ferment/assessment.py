@@ -85,7 +85,7 @@ class RoundSeen:
 
 @dataclass(frozen=True)
 class SinceFeed:
-    """The running round: hours since the feed, the last level seen, the highest one, and the last of the other looks."""
+    """The running round: hours since the feed, the last and the highest level seen, and the latest of the rest."""
 
     feed_id: str
     is_first_mix: bool
@@ -111,8 +111,8 @@ class Totals:
 class Assessment:
     """All that is known of a jar now.
 
-    `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns that
-    a lively one may overflow from there.
+    `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns
+    that a lively one may overflow from there.
     """
 
     day: int

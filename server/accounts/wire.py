@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import unicodedata
+from datetime import datetime
 from typing import Annotated
 
 from ninja import Schema
-from pydantic import AfterValidator, ConfigDict, StringConstraints
+from pydantic import AfterValidator, AwareDatetime, ConfigDict, StringConstraints
 from pydantic_core import PydanticCustomError
 
 
@@ -23,8 +24,14 @@ def _plain(text: str) -> str:
     return unicodedata.normalize("NFC", text)
 
 
-Text = Annotated[str, AfterValidator(_plain)]
-Name = Annotated[Text, StringConstraints(min_length=1, max_length=60, strip_whitespace=True)]
+def _to_the_millisecond(at: datetime) -> datetime:
+    # What goes out is cut there, so that what comes back is the same moment.
+    return at.replace(microsecond=at.microsecond // 1000 * 1000)
+
+
+Moment = Annotated[AwareDatetime, AfterValidator(_to_the_millisecond)]
+PlainText = AfterValidator(_plain)
+Name = Annotated[str, StringConstraints(min_length=1, max_length=60, strip_whitespace=True), PlainText]
 Password = Annotated[str, StringConstraints(min_length=1, max_length=256)]
 
 

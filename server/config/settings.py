@@ -19,6 +19,7 @@ DESPERTAR_DEMO = os.environ.get("DESPERTAR_DEMO") == "1"
 
 SECRET_KEY = os.environ["DESPERTAR_SECRET_KEY"]
 ALLOWED_HOSTS = os.environ.get("DESPERTAR_HOSTS", "127.0.0.1,localhost,[::1]").split(",")
+APPEND_SLASH = False
 ROOT_URLCONF = "config.urls"
 WSGI_APPLICATION = "config.wsgi.application"
 
@@ -42,6 +43,7 @@ MIDDLEWARE = [
     "csp.middleware.CSPMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
@@ -102,6 +104,7 @@ CSRF_FAILURE_VIEW = "config.pages.csrf_failure"
 # Five wrong passwords for one name from one address shut that pair out for a while.
 AXES_FAILURE_LIMIT = 5
 AXES_COOLOFF_TIME = timedelta(minutes=10)
+AXES_USERNAME_FORM_FIELD = "username"
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_LOCKOUT_CALLABLE = "config.pages.locked_out"
 AXES_RESET_ON_SUCCESS = True
@@ -154,4 +157,6 @@ LOGGING = {
     "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
     "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
+    # What a baker mistyped is answered by its field; it is no news for the operator.
+    "loggers": {"django.request": {"level": "ERROR"}},
 }

@@ -10,6 +10,7 @@ import unittest
 from pathlib import Path
 from typing import Any
 
+from django.conf import settings
 from django.test.runner import DiscoverRunner
 
 _connect = socket.socket.connect
@@ -24,6 +25,11 @@ def _only_loopback(self: socket.socket, address: Any) -> None:
 
 
 class CountingRunner(DiscoverRunner):
+    def setup_test_environment(self, **kwargs: Any) -> None:
+        super().setup_test_environment(**kwargs)
+        # The tests sign up hundreds of bakers; what a slow hash defends is not at stake here.
+        settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
     def run_tests(self, test_labels: list[str], **kwargs: Any) -> int:
         socket.socket.connect = _only_loopback  # type: ignore[method-assign, assignment]
         return super().run_tests(test_labels, **kwargs)

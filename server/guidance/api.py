@@ -21,6 +21,7 @@ from .wire import (
     kitchen_out,
     open_jar_out,
     setup_in,
+    went_in,
 )
 
 router = Router(tags=["guidance"], auth=signed_in)
@@ -45,4 +46,4 @@ def preview(request: Baker, payload: PreviewIn) -> AssessmentOut:
 
 @router.post("/jars/{jar_id}/weigh", response={200: SheetOut, 404: ProblemsOut, 422: ProblemsOut})
 def weigh(request: Baker, jar_id: UUID, payload: WeighIn) -> SheetOut:
-    return services.weigh(request.auth, jar_id, keep_g=payload.keep_g, flour_g=payload.flour_g, water_g=payload.water_g)
+    return services.weigh(request.auth, jar_id, went_in(payload))

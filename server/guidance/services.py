@@ -9,7 +9,7 @@ from uuid import UUID
 from accounts.services import Account
 from ferment.admission import admit_setup
 from ferment.assessment import Assessment, Setup, assess
-from ferment.sheet import Sheet, sheet
+from ferment.sheet import Sheet, WentIn, sheet
 from kitchen.services import JarCard, all_jars, jar_of
 from logbook.services import Recorded, entries_of, logs_of
 
@@ -48,9 +48,7 @@ def preview(setup: Setup, now: datetime) -> Assessment:
     return assess(setup, (), now)
 
 
-def weigh(
-    account: Account, jar_id: UUID, *, keep_g: float | None, flour_g: float | None, water_g: float | None
-) -> Sheet:
+def weigh(account: Account, jar_id: UUID, went_in: WentIn) -> Sheet:
     """The feed sheet with what has gone in so far."""
     card = jar_of(account, jar_id)
-    return sheet(card.setup, logs_of([card.id])[card.id], keep_g=keep_g, flour_g=flour_g, water_g=water_g)
+    return sheet(card.setup, logs_of([card.id])[card.id], went_in)

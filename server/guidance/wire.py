@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 from datetime import datetime
+from typing import Annotated
 
 from ninja import Schema
+from pydantic import Field
 
 from accounts.services import Account
 from accounts.wire import Request
 from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
+from ferment.flours import Flour
 from ferment.protocol import Normal
-from ferment.sheet import Sheet
+from ferment.sheet import Sheet, WentIn
 from ferment.signs import Finding
 from kitchen.wire import JarBody, JarOut, card_out, setup_in
 from logbook.wire import EntryOut, recorded_out
@@ -57,11 +60,15 @@ class PreviewIn(JarBody):
 
 
 class WeighIn(Request):
-    """What has gone in so far, in grams; null for what has not been weighed."""
+    """What was weighed other than planned, in grams; null or left out where it went as planned or is to come."""
 
     keep_g: float | None
-    flour_g: float | None
     water_g: float | None
+    flours: Annotated[dict[Flour, float], Field(max_length=8)]
+
+
+def went_in(body: WeighIn) -> WentIn:
+    return WentIn(body.keep_g, body.water_g, body.flours)
 
 
 def kitchen_out(account: Account, assessed: list[Assessed], now: datetime) -> KitchenOut:

@@ -96,8 +96,12 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
 
 
 def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
-    jars = Jar.objects.filter(kitchen__owner=account, id=jar_id)
-    jar = (jars.select_for_update(of=("self",)) if lock else jars).first()
+    if lock:
+        # Asked for apart, so that the lock takes the jar's row and not the kitchen's.
+        jars = Jar.objects.select_for_update().filter(kitchen_id=kitchen_of(account), id=jar_id)
+    else:
+        jars = Jar.objects.filter(kitchen__owner=account, id=jar_id)
+    jar = jars.first()
     if jar is None:
         raise not_found()
     return jar

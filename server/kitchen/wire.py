@@ -8,9 +8,9 @@ from typing import Annotated
 from uuid import UUID
 
 from ninja import Schema
-from pydantic import AwareDatetime, Field
+from pydantic import Field
 
-from accounts.wire import Name, Request
+from accounts.wire import Moment, Name, Request
 from ferment.assessment import Setup
 from ferment.flours import Flour
 from ferment.protocol import Choices, Origin
@@ -35,7 +35,7 @@ class JarBody(Request):
     volume_ml: float
     height_mm: float
     scale_step: float
-    starts_at: AwareDatetime
+    starts_at: Moment
 
 
 class NewJarIn(JarBody):

@@ -5,15 +5,15 @@ from __future__ import annotations
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import AwareDatetime, Field, StringConstraints, TypeAdapter
+from pydantic import Field, StringConstraints, TypeAdapter
 
-from accounts.wire import Request, Text
+from accounts.wire import Moment, PlainText, Request
 from ferment.flours import Flour, FlourGrams
 from ferment.log import Bin, Bubbles, Entry, Feed, Look, Smell, Thickness, Top
 from ferment.vessel import Level, LevelUnit
 
 MOST_NOTE = 2_000
-Note = Annotated[Text, StringConstraints(max_length=MOST_NOTE)]
+Note = Annotated[str, StringConstraints(max_length=MOST_NOTE), PlainText]
 
 
 class FlourBody(Request):
@@ -30,7 +30,7 @@ class FeedBody(Request):
     """A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured."""
 
     kind: Literal["feed"]
-    at: AwareDatetime
+    at: Moment
     keep_g: float
     flours: Annotated[list[FlourBody], Field(max_length=8)]
     water_g: float
@@ -43,7 +43,7 @@ class LookBody(Request):
     """What was seen and smelt; null or empty where nobody looked."""
 
     kind: Literal["look"]
-    at: AwareDatetime
+    at: Moment
     level: LevelBody | None
     bubbles: Bubbles | None
     top: Annotated[list[Top], Field(max_length=8)]
@@ -56,7 +56,7 @@ class BinBody(Request):
     """The end of the jar."""
 
     kind: Literal["bin"]
-    at: AwareDatetime
+    at: Moment
     note: Note
 
 

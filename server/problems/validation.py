@@ -24,6 +24,7 @@ CODES: Mapping[str, str] = {
     "string_too_long": ServerProblem.TOO_LONG,
     "too_long": ServerProblem.TOO_LONG,
     "string_too_short": ServerProblem.MISSING,
+    "too_short": ServerProblem.MISSING,
     "enum": RefusalCode.NOT_A_CHOICE,
     "literal_error": RefusalCode.NOT_A_CHOICE,
     "union_tag_invalid": RefusalCode.NOT_A_CHOICE,

@@ -862,7 +862,9 @@ export interface components {
         };
         /**
          * Sheet
-         * @description The plan for the seed really kept, its walk on the scale, how to mend what was poured, and the room above it.
+         * @description The plan for the seed really kept, how to mend what was poured, and the room above it.
+         *
+         *     The acts of `scale_walk` add what is planned; its readings follow what really went in.
          */
         Sheet: {
             /** Line Mm */
@@ -1008,11 +1010,13 @@ export interface components {
         };
         /**
          * WeighIn
-         * @description What has gone in so far, in grams; null for what has not been weighed.
+         * @description What was weighed other than planned, in grams; null or left out where all went as planned or is still to come.
          */
         WeighIn: {
-            /** Flour G */
-            flour_g: number | null;
+            /** Flours */
+            flours: {
+                [key: string]: number;
+            };
             /** Keep G */
             keep_g: number | null;
             /** Water G */

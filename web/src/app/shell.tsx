@@ -11,7 +11,7 @@ import { OutboxStrip } from "./outbox-strip";
 import { useTheme } from "./theme";
 
 const NAV =
-  "flex min-h-11 items-center px-3 font-semibold underline-offset-8 hover:text-crust aria-[current=page]:underline";
+  "flex min-h-11 items-center px-2 font-semibold sm:px-3 underline-offset-8 hover:text-crust aria-[current=page]:underline";
 
 function ThemeButton() {
   const [theme, turn] = useTheme();
@@ -50,8 +50,8 @@ function Header({ account }: { readonly account: Account | null }) {
     location.assign("/");
   };
   return (
-    <header className="flex flex-wrap items-center gap-x-2 border-b border-rule px-3 py-2 sm:px-6">
-      <Link to="/" className="mr-auto flex min-h-11 items-center font-serif text-2xl sm:mr-6">
+    <header className="flex flex-wrap items-center border-b border-rule py-2 pr-1 pl-3 sm:gap-x-2 sm:px-6">
+      <Link to="/" className="mr-auto flex min-h-11 items-center font-serif text-xl sm:mr-6 sm:text-2xl">
         Despertar
       </Link>
       {account && (

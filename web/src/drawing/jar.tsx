@@ -177,8 +177,7 @@ export function JarDrawing({
           width={3}
           height={height * 0.8}
           rx={1.5}
-          fill="#fff"
-          opacity={0.28}
+          fill="var(--shine)"
         />
       </g>
       <path
@@ -195,11 +194,11 @@ export function JarDrawing({
             y={line - 3.2}
             width={12}
             height={6.4}
-            fill="var(--card)"
-            stroke="var(--edge)"
+            fill="#fffcf5"
+            stroke="#8b7a64"
             strokeWidth={0.5}
           />
-          <line x1={-WALL} x2={width * 0.55} y1={line} y2={line} stroke="var(--crust)" strokeWidth={1.5} />
+          <line x1={-WALL} x2={width * 0.55} y1={line} y2={line} stroke="#96461a" strokeWidth={1.5} />
         </g>
       )}
     </svg>

@@ -14,7 +14,7 @@ export function Menu({
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={label}
-        className="flex min-h-11 items-center gap-2 rounded-lg px-3 font-semibold hover:text-crust"
+        className="flex min-h-11 items-center min-w-11 justify-center gap-2 rounded-lg px-2 font-semibold sm:px-3 hover:text-crust"
       >
         {trigger}
       </DropdownMenu.Trigger>

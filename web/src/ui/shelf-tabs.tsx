@@ -1,6 +1,10 @@
 import { Tabs } from "radix-ui";
 import type { ReactNode } from "react";
 
+function bringIntoSight(element: HTMLButtonElement | null): void {
+  element?.scrollIntoView({ block: "nearest", inline: "nearest" });
+}
+
 /** Things on a shelf, one of them in hand: arrow keys walk along, the panel shows the chosen one. */
 export function ShelfTabs({
   label,
@@ -25,6 +29,7 @@ export function ShelfTabs({
           <Tabs.Trigger
             key={item.value}
             value={item.value}
+            ref={item.value === value ? bringIntoSight : null}
             className="group shrink-0 rounded-t-lg px-2 pt-2 text-ink sm:px-4"
           >
             {item.content}

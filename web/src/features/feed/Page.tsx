@@ -117,14 +117,14 @@ function FeedForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
               : `See ${problems.map((one) => fieldWords(one.field)).join(", ")}.`}
           </Trouble>
         )}
-        <div className="sticky bottom-0 flex gap-3 bg-paper py-3">
-          <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-            {busy ? "Saving …" : editing ? "Save the change" : first ? "It is mixed" : "It is fed"}
-          </Button>
-          <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-            Leave it
-          </Link>
-        </div>
+      </div>
+      <div className="sticky bottom-0 flex gap-3 bg-paper py-3">
+        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
+          {busy ? "Saving …" : editing ? "Save the change" : first ? "It is mixed" : "It is fed"}
+        </Button>
+        <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
+          Leave it
+        </Link>
       </div>
     </form>
   );

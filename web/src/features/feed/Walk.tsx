@@ -1,12 +1,13 @@
-import type { FeedPlan, LogEntry, OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
+import type { FeedPlan, LogEntry, Mend, OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
 import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { grams } from "../../lib/numbers";
+import { Button } from "../../ui/button";
 import { NumberField } from "../../ui/field";
 import { FLOUR_WORDS } from "../../words/flours";
 import { problemAt } from "../../words/problems";
-import { type FeedDraft, soFar } from "./draft";
+import type { FeedDraft } from "./draft";
 import { ACT_HINTS, actWords, mendWords, roomWords } from "./wording";
 
 type Parts = {
@@ -32,8 +33,7 @@ export function Walk(parts: Parts) {
     bubbles: null,
     top: [],
   };
-  const poured = soFar(draft, plan);
-  const both = poured.flour_g !== null && poured.water_g !== null;
+  const flourIsIn = Object.values(draft.flours).some((text) => text !== "");
   const room = editing ? null : roomWords(sheet);
   return (
     <div className="mt-6 grid gap-8 md:grid-cols-[1fr_auto]">
@@ -50,13 +50,7 @@ export function Walk(parts: Parts) {
           </ol>
         )}
         <div aria-live="polite" className="mt-4 flex flex-col gap-2">
-          {sheet.mend && !editing && (
-            <p
-              className={`rounded-lg border-l-4 bg-card p-4 text-lg ${sheet.mend.worth_it ? "border-crust" : "border-leaf"}`}
-            >
-              {mendWords(sheet.mend, both)}
-            </p>
-          )}
+          {sheet.mend && !editing && <Mending {...parts} mend={sheet.mend} flourIsIn={flourIsIn} />}
           {room && <p className="rounded-lg border-l-4 border-water bg-card p-4">{room}</p>}
         </div>
       </div>
@@ -69,6 +63,27 @@ export function Walk(parts: Parts) {
             % water to flour
           </p>
         </aside>
+      )}
+    </div>
+  );
+}
+
+/** What the slip asks for, and a press that notes it as done. */
+function Mending({
+  mend,
+  flourIsIn,
+  sheet,
+  draft,
+  set,
+}: Parts & { readonly mend: Mend; readonly flourIsIn: boolean }) {
+  const water = Number(draft.water.replace(",", ".") || sheet.plan.water_g) + mend.add_water_g;
+  return (
+    <div
+      className={`flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-card p-4 ${mend.worth_it ? "border-crust" : "border-leaf"}`}
+    >
+      <p className="text-lg">{mendWords(mend, flourIsIn)}</p>
+      {mend.worth_it && flourIsIn && mend.add_water_g > 0 && (
+        <Button onClick={() => set({ water: String(water) })}>Added</Button>
       )}
     </div>
   );

@@ -51,25 +51,25 @@ export function feedOf(draft: FeedDraft, plan: FeedPlan, now: number, zone: stri
   };
 }
 
-/** What has gone in so far, for the feed sheet: null where the baker has corrected nothing yet. */
-export type SoFar = { keep_g: number | null; flour_g: number | null; water_g: number | null };
-
-const number = (text: string | undefined) => {
-  const value = typed(text ?? "");
-  return value === null || Number.isNaN(value) ? null : value;
+/** What was corrected so far, for the feed sheet; what is no number yet counts as not corrected. */
+export type WentIn = {
+  keep_g: number | null;
+  water_g: number | null;
+  flours: Partial<Record<Flour, number>>;
 };
 
-/**
- * Water goes in before flour. A flour that was corrected is therefore held against the water of the plan; water that was
- * corrected is held against flour still to come.
- */
-export function soFar(draft: FeedDraft, plan: FeedPlan): SoFar {
-  const flourTyped = plan.flours.some((part) => number(draft.flours[part.flour]) !== null);
-  const flour = plan.flours.reduce((sum, part) => sum + (number(draft.flours[part.flour]) ?? part.g), 0);
-  const water = number(draft.water);
+export function wentIn(draft: FeedDraft, first: boolean): WentIn {
+  const flours = Object.entries(draft.flours)
+    .map(([flour, text]) => [flour, corrected(text)] as const)
+    .filter(([, value]) => value !== null);
   return {
-    keep_g: plan.keep_g === 0 ? null : number(draft.keep),
-    flour_g: flourTyped ? flour : null,
-    water_g: flourTyped ? (water ?? plan.water_g) : water,
+    keep_g: first ? null : corrected(draft.keep),
+    water_g: corrected(draft.water),
+    flours: Object.fromEntries(flours),
   };
+}
+
+function corrected(text: string | undefined): number | null {
+  const value = typed(text ?? "");
+  return value === null || Number.isNaN(value) ? null : value;
 }

@@ -2,12 +2,12 @@ import { keepPreviousData } from "@tanstack/react-query";
 import { api } from "../../api/client";
 import type { FeedBody, FeedPlan, LogEntry, OpenJar, Sheet } from "../../api/types";
 import { useRested } from "../../lib/hooks";
-import { type FeedDraft, soFar } from "./draft";
+import { type FeedDraft, wentIn } from "./draft";
 
 /** The feed sheet for what has gone in so far, worked out by the server while the baker types. */
 export function useSheet(opened: OpenJar, editing: LogEntry | null, draft: FeedDraft): Sheet | null {
   const planned = opened.assessment.next_move.plan;
-  const body = soFar(draft, planned ?? NOTHING);
+  const body = wentIn(draft, planned?.keep_g === 0);
   const rested = useRested(JSON.stringify(body), 200);
   const sheet = api.useQuery(
     "post",
@@ -29,16 +29,6 @@ export function useSheet(opened: OpenJar, editing: LogEntry | null, draft: FeedD
     room_is_tight: opened.assessment.room_is_tight,
   };
 }
-
-const NOTHING: FeedPlan = {
-  keep_g: 0,
-  flours: [],
-  water_g: 0,
-  salt_g: 0,
-  total_g: 0,
-  ratio: "",
-  fresh_hydration_percent: 0,
-};
 
 /** A feed of the log as a sheet to correct: there is no scale to read any more. */
 function asItWas(feed: FeedBody): Sheet {

@@ -22,14 +22,14 @@ export const ACT_HINTS: Record<ScaleAct, string> = {
   add_salt: "Stir it in.",
 };
 
-/** What a slip asks for. `pouredBoth` tells a slip in the flour from one in the water alone. */
-export function mendWords(mend: Mend, pouredBoth: boolean): string {
+/** What a slip asks for. With the flour in, more is added; before it, the flour follows the water. */
+export function mendWords(mend: Mend, flourIsIn: boolean): string {
   if (!mend.worth_it) return `${mend.ratio_as_is} as it is. That is close enough; leave it.`;
   const adds = [];
-  if (mend.add_water_g > 0) adds.push(`${grams(mend.add_water_g)} ${pouredBoth ? "more " : ""}water`);
-  if (mend.add_flour_g > 0) adds.push(`${grams(mend.add_flour_g)} ${pouredBoth ? "more " : ""}flour`);
+  if (mend.add_water_g > 0) adds.push(`${grams(mend.add_water_g)} ${flourIsIn ? "more " : ""}water`);
+  if (mend.add_flour_g > 0) adds.push(`${grams(mend.add_flour_g)} ${flourIsIn ? "more " : ""}flour`);
   const cost = mend.extra_g > 0 ? ` ${grams(mend.extra_g)} more in all than planned.` : "";
-  return `${pouredBoth ? "Add" : "Then add"} ${list(adds)} to keep it even.${cost}`;
+  return `${flourIsIn ? "Add" : "Then add"} ${list(adds)} to keep it even.${cost}`;
 }
 
 export function roomWords(sheet: Sheet): string | null {

@@ -151,15 +151,15 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
                 : `See ${problems.map((problem) => fieldWords(problem.field)).join(", ")}.`}
             </Trouble>
           )}
-          <div className="sticky bottom-0 flex gap-3 bg-paper py-3">
-            <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-              {busy ? "Saving …" : "Save the look"}
-            </Button>
-            <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-              Leave it
-            </Link>
-          </div>
         </div>
+      </div>
+      <div className="sticky bottom-0 flex gap-3 bg-paper py-3">
+        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
+          {busy ? "Saving …" : "Save the look"}
+        </Button>
+        <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
+          Leave it
+        </Link>
       </div>
     </form>
   );

@@ -168,13 +168,13 @@ function NewJarForm({ family, flours }: { readonly family: Family; readonly flou
                 : `See ${problems.map((problem) => fieldWords(problem.field)).join(", ")}.`}
             </Trouble>
           )}
-          <div className="sticky bottom-0 bg-paper py-3">
-            <Button type="submit" look="act" disabled={busy} className="w-full sm:w-auto sm:px-10">
-              {busy ? "Planning …" : "Put it on the shelf"}
-            </Button>
-          </div>
         </div>
         <Preview draft={rested} family={family} zone={zone} />
+      </div>
+      <div className="sticky bottom-0 bg-paper py-3">
+        <Button type="submit" look="act" disabled={busy} className="w-full sm:w-auto sm:px-10">
+          {busy ? "Planning …" : "Put it on the shelf"}
+        </Button>
       </div>
     </form>
   );

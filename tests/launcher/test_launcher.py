@@ -1,0 +1,133 @@
+"""The launcher's own rules, without installing or serving anything."""
+
+from __future__ import annotations
+
+import os
+import socket
+import subprocess
+import sys
+import tempfile
+from pathlib import Path
+from unittest import TestCase, mock
+
+from launcher import checks, machine, say, serving, toolchain
+from launcher.database import SOCKET_PATH_LIMIT, Database
+from launcher.place import ROOT, fingerprint
+
+
+def in_folder(case: TestCase) -> Path:
+    folder = tempfile.TemporaryDirectory()
+    case.addCleanup(folder.cleanup)
+    return Path(folder.name)
+
+
+class Machine(TestCase):
+    MISSING = (machine.Need("mariadb-server", lambda: False), machine.Need("gcc", lambda: True))
+
+    def test_without_root_it_names_the_packages(self) -> None:
+        def only_apt(name: str) -> str | None:
+            return "/usr/bin/" + name if name != "sudo" else None
+
+        with (
+            mock.patch("os.geteuid", return_value=1000),
+            mock.patch.object(machine, "which", only_apt),
+            mock.patch.object(machine, "check_node"),
+            self.assertRaises(say.Stop) as caught,
+        ):
+            machine.require(self.MISSING)
+        self.assertIn("apt-get install --yes --no-install-recommends mariadb-server\n", str(caught.exception))
+
+    def test_nothing_missing_installs_nothing(self) -> None:
+        with mock.patch.object(machine, "check_node"), mock.patch.object(say, "run") as run:
+            machine.require((self.MISSING[1],))
+        run.assert_not_called()
+
+    def test_an_old_node_is_named(self) -> None:
+        old = subprocess.CompletedProcess([], 0, stdout="v18.19.0\n")
+        with mock.patch("subprocess.run", return_value=old), self.assertRaises(say.Stop) as caught:
+            machine.check_node()
+        self.assertIn("this is v18.19.0", str(caught.exception))
+
+
+class Ports(TestCase):
+    def test_a_busy_port_gives_way(self) -> None:
+        with socket.socket() as other, mock.patch.object(say, "line") as said:
+            other.bind(("127.0.0.1", 0))
+            other.listen()
+            busy = other.getsockname()[1]
+            with mock.patch.object(serving, "USUAL_PORT", busy):
+                port = serving.choose_port()
+        self.assertNotEqual(port, busy)
+        self.assertIn(str(port), said.call_args.args[0])
+
+
+class OneAtATime(TestCase):
+    def setUp(self) -> None:
+        folder = in_folder(self)
+        for name, path in (("RUN", folder), ("LOCK_FILE", folder / "lock"), ("ADDRESS_FILE", folder / "address")):
+            patch = mock.patch.object(serving, name, path)
+            patch.start()
+            self.addCleanup(patch.stop)
+
+    def test_a_second_launcher_learns_the_address(self) -> None:
+        with serving.only_one():
+            serving.ADDRESS_FILE.write_text("http://127.0.0.1:1/")
+            with self.assertRaises(serving.AlreadyRunning) as caught, serving.only_one():
+                pass
+        self.assertEqual(caught.exception.address, "http://127.0.0.1:1/")
+        self.assertFalse(serving.ADDRESS_FILE.exists())
+
+    def test_a_killed_launcher_leaves_no_lock(self) -> None:
+        script = "import os\nwith serving.only_one(): os._exit(9)"
+        run_py = (
+            f"import sys; sys.path.insert(0, {str(ROOT)!r})\nfrom pathlib import Path\nfrom launcher import serving\n"
+        )
+        patch = f"from launcher import serving; serving.RUN = Path({str(serving.RUN)!r}); serving.LOCK_FILE = serving.RUN / 'lock'\n"
+        done = subprocess.run([sys.executable, "-c", run_py + patch + script], check=False)
+        self.assertEqual(done.returncode, 9)
+        with serving.only_one():
+            self.assertTrue(serving.LOCK_FILE.read_text())
+
+
+class PrivateDatabase(TestCase):
+    def test_a_long_path_gets_a_short_socket(self) -> None:
+        deep = in_folder(self) / ("far" * 40)
+        self.assertLessEqual(len(bytes(Database(deep, lasting=False).socket)), SOCKET_PATH_LIMIT)
+
+    def test_a_process_of_another_is_never_ours(self) -> None:
+        database = Database(in_folder(self), lasting=False)
+        self.assertIsNone(database.pid())
+        database.pid_file.write_text(str(os.getpid()))
+        self.assertIsNone(database.pid())
+
+    def test_the_password_is_made_once_and_kept_close(self) -> None:
+        database = Database(in_folder(self) / "home", lasting=False)
+        self.assertEqual(database.password(), database.password())
+        self.assertGreater(len(database.password()), 30)
+        self.assertEqual((database.home / "password").stat().st_mode & 0o077, 0)
+
+
+class Stamps(TestCase):
+    def test_a_changed_source_is_stale(self) -> None:
+        with tempfile.TemporaryDirectory(dir=ROOT) as folder:
+            source, mark = Path(folder, "source"), Path(folder, "mark")
+            source.write_text("one")
+            toolchain.Stamp(mark, fingerprint([source])).set()
+            self.assertTrue(toolchain.Stamp(mark, fingerprint([source])).fresh)
+            source.write_text("two")
+            self.assertFalse(toolchain.Stamp(mark, fingerprint([source])).fresh)
+
+
+class Counting(TestCase):
+    def test_a_runner_that_broke_counts_as_failed(self) -> None:
+        self.assertEqual(checks._counted(Path("/nowhere"), 0), (0, 1))
+        report = in_folder(self) / "counts.json"
+        report.write_text('{"passed": 3, "failed": 0}')
+        self.assertEqual(checks._counted(report, 0), (3, 0))
+        self.assertEqual(checks._counted(report, 1), (3, 1))
+
+    def test_a_command_that_fails_is_a_failed_check(self) -> None:
+        with mock.patch.object(say, "line") as said:
+            self.assertEqual(checks.tool(sys.executable, "-c", "print('why'); raise SystemExit(3)")({}), (0, 1))
+        self.assertIn("why", said.call_args.args[0])
+        self.assertEqual(checks.tool(sys.executable, "-c", "pass")({}), (1, 0))

@@ -1,0 +1,56 @@
+"""The demo kitchen: laid relative to now, left alone once used."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime, timedelta
+
+from django.test import TestCase
+from django.utils import timezone
+
+from demo.services import lay_kitchen
+
+from .base import Baker, look_body, record
+
+
+class Laying(TestCase):
+    def visitor(self) -> Baker:
+        baker = Baker("demo baker")
+        baker.ok("POST", "/api/demo/visit", {"time_zone": "Asia/Tokyo"})
+        return baker
+
+    def test_each_jar_is_at_its_own_stage(self) -> None:
+        self.assertTrue(lay_kitchen(timezone.now()))
+        kitchen = self.visitor().ok("GET", "/api/kitchen")
+        self.assertEqual((kitchen["is_demo"], kitchen["time_zone"]), (True, "Asia/Tokyo"))
+        told = {jar["jar"]["name"]: (jar["day"], jar["next_move"]["move"]) for jar in kitchen["jars"]}
+        self.assertEqual(
+            told, {"Harbour": (9, "feed"), "Moth": (4, "feed"), "Lantern": (2, "feed"), "Bellows": (7, "nothing")}
+        )
+
+    def test_at_any_hour_of_any_day(self) -> None:
+        """Across changes of clocks and the turn of a year."""
+        for hour in range(0, 48, 5):
+            for day in (datetime(2026, 3, 29, tzinfo=UTC), datetime(2026, 12, 31, tzinfo=UTC)):
+                with self.subTest(day=day, hour=hour):
+                    self.assertTrue(lay_kitchen(day + timedelta(hours=hour)))
+
+    def test_again_it_is_brought_up_to_date(self) -> None:
+        now = timezone.now()
+        lay_kitchen(now - timedelta(days=3))
+        self.assertTrue(lay_kitchen(now))
+        days = [jar["day"] for jar in self.visitor().ok("GET", "/api/kitchen")["jars"]]
+        self.assertEqual(days, [9, 4, 2, 7])
+
+    def test_what_a_visitor_wrote_is_kept(self) -> None:
+        now = timezone.now()
+        lay_kitchen(now)
+        visitor = self.visitor()
+        jar = visitor.ok("GET", "/api/kitchen")["jars"][0]["jar"]["id"]
+        visitor.ok("POST", f"/api/jars/{jar}/log", record(look_body(0.1, note="mine")))
+        self.assertFalse(lay_kitchen(now + timedelta(days=2)))
+        self.assertEqual(visitor.ok("GET", f"/api/jars/{jar}")["log"][0]["entry"]["note"], "mine")
+
+    def test_a_visitors_own_jar_is_kept(self) -> None:
+        lay_kitchen(timezone.now())
+        self.visitor().plan()
+        self.assertFalse(lay_kitchen(timezone.now()))
