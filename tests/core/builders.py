@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from ferment.assessment import Setup
 from ferment.flours import Flour, FlourGrams, FlourLot
-from ferment.log import Feed, Look, Top
+from ferment.log import Feed, Log, Look, Top
 from ferment.protocol import Choices
 from ferment.vessel import Level, LevelUnit, Vessel
 
@@ -43,7 +43,7 @@ def look(
     return Look(f"look-{at_h}", START + hours(at_h), level, None, top, frozenset(), None, has_note=False)
 
 
-def daily(feeds: int) -> tuple[Feed, ...]:
+def daily(feeds: int) -> Log:
     """A first mix and so many feeds to the hour."""
     return (first_mix(), *(feed(24.0 * day) for day in range(1, feeds + 1)))
 

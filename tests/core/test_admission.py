@@ -7,7 +7,7 @@ from datetime import timedelta
 from unittest import TestCase
 
 from ferment.admission import admit, admit_removal, admit_setup
-from ferment.log import Bin, Entry, Log
+from ferment.log import Bin, Entry, Log, feeds_of
 from ferment.refusal import Refusal, RefusalCode
 from ferment.vessel import LevelUnit, Vessel
 
@@ -78,7 +78,7 @@ class Edits(TestCase):
             self.assertEqual(caught.exception.code, code)
 
     def test_amounts_are_held_against_what_was_there_then(self) -> None:
-        log = daily(3)
+        log = feeds_of(daily(3))
         with self.assertRaises(Refusal):
             admit(setup(), log, replace(log[1], keep_g=70.0), LATER)
         admit(setup(), log, replace(log[2], keep_g=70.0, flours=lot(white=20)), LATER)

@@ -79,5 +79,5 @@ class Refusals(TestCase):
         )
         for steps, field, code in cases:
             with self.subTest(field), self.assertRaises(Refusal) as caught:
-                follow(steps)  # type: ignore[arg-type]
+                follow(steps)
             self.assertEqual((caught.exception.field, caught.exception.code), (field, code))

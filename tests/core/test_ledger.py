@@ -6,6 +6,7 @@ import itertools
 from unittest import TestCase
 
 from ferment.ledger import replay
+from ferment.log import Log
 from ferment.vessel import LevelUnit, line_mm
 
 from .builders import VESSEL, daily, feed, first_mix, look
@@ -28,7 +29,7 @@ class Replay(TestCase):
         self.assertEqual([len(turn.readings) for turn in rounds], [1, 0])
 
     def test_order_of_entry_does_not_matter(self) -> None:
-        log = (first_mix(), look(12, 1.3), feed(24), look(30, 1.5))
+        log: Log = (first_mix(), look(12, 1.3), feed(24), look(30, 1.5))
         ledgers = {replay(VESSEL, tuple(order)) for order in itertools.permutations(log)}
         self.assertEqual(len(ledgers), 1)
 

@@ -24,7 +24,7 @@ class Levels(TestCase):
         self.assertAlmostEqual(as_times(Level(35.0, LevelUnit.MM), VESSEL, 23.0), 1.52, places=2)
 
     def test_beyond_the_jar(self) -> None:
-        cases = (
+        cases: tuple[tuple[Level, RefusalCode, dict[str, float]], ...] = (
             (Level(130.0, LevelUnit.MM), RefusalCode.LEVEL_ABOVE_RIM, {"most": 120}),
             (Level(5.0, LevelUnit.TIMES), RefusalCode.LEVEL_ABOVE_RIM, {"most": 4.0}),
             (Level(350.0, LevelUnit.PERCENT), RefusalCode.LEVEL_ABOVE_RIM, {"most": 300}),

@@ -78,15 +78,19 @@ class OneAtATime(TestCase):
         self.assertFalse(serving.ADDRESS_FILE.exists())
 
     def test_a_killed_launcher_leaves_no_lock(self) -> None:
-        script = "import os\nwith serving.only_one(): os._exit(9)"
-        run_py = (
-            f"import sys; sys.path.insert(0, {str(ROOT)!r})\nfrom pathlib import Path\nfrom launcher import serving\n"
+        script = (
+            "import os, pathlib, sys",
+            f"sys.path.insert(0, {str(ROOT)!r})",
+            "from launcher import serving",
+            f"serving.RUN = pathlib.Path({str(serving.LOCK_FILE.parent)!r})",
+            "serving.LOCK_FILE = serving.RUN / 'lock'",
+            "serving.ADDRESS_FILE = serving.RUN / 'address'",
+            "with serving.only_one(): os._exit(9)",
         )
-        patch = f"from launcher import serving; serving.RUN = Path({str(serving.RUN)!r}); serving.LOCK_FILE = serving.RUN / 'lock'\n"
-        done = subprocess.run([sys.executable, "-c", run_py + patch + script], check=False)
+        done = subprocess.run([sys.executable, "-c", "\n".join(script)], check=False)
         self.assertEqual(done.returncode, 9)
         with serving.only_one():
-            self.assertTrue(serving.LOCK_FILE.read_text())
+            self.assertEqual(serving.LOCK_FILE.read_text(), str(os.getpid()))
 
 
 class PrivateDatabase(TestCase):

@@ -293,8 +293,8 @@ export interface components {
          * Assessment
          * @description All that is known of a jar now.
          *
-         *     `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns that
-         *     a lively one may overflow from there.
+         *     `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns
+         *     that a lively one may overflow from there.
          */
         Assessment: {
             /** Binned At */
@@ -906,7 +906,7 @@ export interface components {
         };
         /**
          * SinceFeed
-         * @description The running round: hours since the feed, the last level seen, the highest one, and the last of the other looks.
+         * @description The running round: hours since the feed, the last and the highest level seen, and the latest of the rest.
          */
         SinceFeed: {
             bubbles: components["schemas"]["Bubbles"] | null;
@@ -1010,7 +1010,7 @@ export interface components {
         };
         /**
          * WeighIn
-         * @description What was weighed other than planned, in grams; null or left out where all went as planned or is still to come.
+         * @description What was weighed other than planned, in grams; null or left out where it went as planned or is to come.
          */
         WeighIn: {
             /** Flours */

@@ -41,7 +41,7 @@ function ThemeButton() {
   );
 }
 
-function Header({ account }: { readonly account: Account | null }) {
+function TopLine({ account }: { readonly account: Account | null }) {
   const queries = useQueryClient();
   const signOut = async () => {
     await http.DELETE("/api/session");
@@ -50,7 +50,7 @@ function Header({ account }: { readonly account: Account | null }) {
     location.assign("/");
   };
   return (
-    <header className="flex flex-wrap items-center border-b border-rule py-2 pr-1 pl-3 sm:gap-x-2 sm:px-6">
+    <div className="flex flex-wrap items-center border-b border-rule py-2 pr-1 pl-3 sm:gap-x-2 sm:px-6">
       <Link to="/" className="mr-auto flex min-h-11 items-center font-serif text-xl sm:mr-6 sm:text-2xl">
         Despertar
       </Link>
@@ -89,7 +89,7 @@ function Header({ account }: { readonly account: Account | null }) {
           items={[{ label: account.is_demo ? "Leave the demo" : "Sign out", run: () => void signOut() }]}
         />
       )}
-    </header>
+    </div>
   );
 }
 
@@ -108,13 +108,15 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
         Skip to the main part
       </a>
-      <Header account={isIn ? account : null} />
-      {isIn && account.is_demo && (
-        <p className="bg-card px-3 py-1.5 text-center text-sm text-soft">
-          Demo kitchen. The baker, the jars and their dates are invented.
-        </p>
-      )}
-      {isIn && <OutboxStrip />}
+      <header>
+        <TopLine account={isIn ? account : null} />
+        {isIn && account.is_demo && (
+          <p className="bg-card px-3 py-1.5 text-center text-sm text-soft">
+            Demo kitchen. The baker, the jars and their dates are invented.
+          </p>
+        )}
+        {isIn && <OutboxStrip />}
+      </header>
       <main id="main" className="mx-auto w-full max-w-6xl grow px-3 pb-24 sm:px-6">
         {isIn ? <Outlet /> : <WelcomePage demoOffered={session.data.demo_offered} hasWaiting={signedOut} />}
       </main>

@@ -171,14 +171,7 @@ export function JarDrawing({
             strokeDasharray="1.4 2.2"
           />
         )}
-        <rect
-          x={width * 0.09}
-          y={top + 4}
-          width={3}
-          height={height * 0.8}
-          rx={1.5}
-          fill="var(--shine)"
-        />
+        <rect x={width * 0.09} y={top + 4} width={3} height={height * 0.8} rx={1.5} fill="var(--shine)" />
       </g>
       <path
         d={`M ${-WALL / 2} ${top} V ${bottom - 7} q 0 ${7 + WALL / 2} ${7 + WALL / 2} ${7 + WALL / 2} H ${width - 7} q ${7 + WALL / 2} 0 ${7 + WALL / 2} ${-7 - WALL / 2} V ${top}`}

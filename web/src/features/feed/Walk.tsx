@@ -112,10 +112,13 @@ function Row({ step, number, ...parts }: Parts & { readonly step: ScaleStep; rea
   );
 }
 
-function Real({ step, sheet, draft, set, problems }: Parts & { readonly step: ScaleStep }) {
+function Real({ step, sheet, opened, draft, set, problems }: Parts & { readonly step: ScaleStep }) {
   const { plan } = sheet;
-  if (step.do === "take_out")
-    return <Kept plan={plan} draft={draft} set={set} problems={problems} asPlanned />;
+  if (step.do === "take_out") {
+    // What was planned, not what the sheet makes of the weight being typed here.
+    const planned = opened.assessment.next_move.plan?.keep_g ?? plan.keep_g;
+    return <Kept draft={draft} set={set} problems={problems} planned={planned} />;
+  }
   if (step.do === "add_water") {
     return (
       <NumberField
@@ -144,7 +147,7 @@ function RealFields({ sheet, draft, set, problems }: Parts) {
   const { plan } = sheet;
   return (
     <>
-      {plan.keep_g > 0 && <Kept plan={plan} draft={draft} set={set} problems={problems} asPlanned={false} />}
+      {plan.keep_g > 0 && <Kept draft={draft} set={set} problems={problems} planned={null} />}
       <NumberField
         label="Water"
         unit="g"
@@ -167,14 +170,13 @@ function RealFields({ sheet, draft, set, problems }: Parts) {
 }
 
 type KeptParts = Pick<Parts, "draft" | "set" | "problems"> & {
-  readonly plan: FeedPlan;
-  readonly asPlanned: boolean;
+  readonly planned: number | null;
 };
 
-function Kept({ plan, draft, set, problems, asPlanned }: KeptParts) {
+function Kept({ draft, set, problems, planned }: KeptParts) {
   return (
     <NumberField
-      {...(asPlanned ? unless("Kept", plan.keep_g) : { label: "Kept" })}
+      {...(planned === null ? { label: "Kept" } : unless("Kept", planned))}
       unit="g"
       value={draft.keep}
       onChange={(event) => set({ keep: event.target.value })}

@@ -1,0 +1,58 @@
+"""What journeys share: a browser, a live server, no complaint in the console, no request off this machine."""
+
+from __future__ import annotations
+
+from typing import ClassVar
+
+from django.test import Client, LiveServerTestCase
+from django.utils import timezone
+
+from demo.services import lay_kitchen
+from tests.server.base import PASSWORD, Baker
+
+from .browser import Browser
+
+
+class Journey(LiveServerTestCase):
+    browser: ClassVar[Browser]
+    # Lines that a journey expects in the console, such as a refused write or a lost connection.
+    expected: tuple[str, ...] = ()
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        super().setUpClass()
+        cls.browser = Browser()
+        cls.addClassCleanup(cls.browser.quit)
+        cls.browser.base = cls.live_server_url
+
+    def setUp(self) -> None:
+        self.browser.driver.delete_all_cookies()
+        self.browser.open("/icon.svg")
+        self.browser.driver.execute_script("localStorage.clear()")
+        self.browser.size(1280, 800)
+        self.browser.console()
+        self.browser.hosts()
+
+    def tearDown(self) -> None:
+        complaints = [line for line in self.browser.console() if not any(part in line for part in self.expected)]
+        self.assertEqual(complaints, [])
+        self.assertLessEqual(self.browser.hosts(), {"localhost", "127.0.0.1"})
+
+    def baker(self, name: str = "Ines") -> Baker:
+        """A baker with an account, at the API; `enter` opens the application as her."""
+        return Baker(name, Client()).sign_up()
+
+    def enter(self, baker: Baker, path: str = "/") -> None:
+        session = baker.client.cookies["despertar_session"].value
+        self.browser.open("/icon.svg")
+        self.browser.driver.add_cookie({"name": "despertar_session", "value": session, "path": "/"})
+        self.browser.open(path)
+
+    def enter_demo(self) -> None:
+        lay_kitchen(timezone.now())
+        self.browser.open("/")
+        self.browser.press("button", "Walk into the demo kitchen")
+        self.browser.one("tab", "Harbour")
+
+
+__all__ = ["PASSWORD", "Journey"]

@@ -1,0 +1,181 @@
+"""A headless Chromium that finds things by role and name, as a person would, and waits on conditions, never on time."""
+
+from __future__ import annotations
+
+import json
+import shutil
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any, TypeVar
+from urllib.parse import urlsplit
+
+from selenium import webdriver
+from selenium.common.exceptions import StaleElementReferenceException, WebDriverException
+from selenium.webdriver.chrome.service import Service
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.remote.webelement import WebElement
+from selenium.webdriver.support.ui import WebDriverWait
+
+from launcher.place import WEB
+
+T = TypeVar("T")
+
+FLAGS = (
+    "--headless=new",
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--disable-dev-shm-usage",
+    "--lang=en-GB",
+)
+# Which elements can have a role at all; the browser itself then says which role and name they have.
+CANDIDATES = {
+    "button": "button, [role=button]",
+    "link": "a",
+    "textbox": "input, textarea",
+    "tab": "[role=tab]",
+    "radio": "[role=radio]",
+    "slider": "[role=slider]",
+    "heading": "h1, h2, h3",
+    "menuitem": "[role=menuitem]",
+    "alert": "[role=alert]",
+    "alertdialog": "[role=alertdialog]",
+    "toggle": "button[aria-pressed], [role=radio]",
+}
+AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
+AXE_RUN = """
+const done = arguments[arguments.length - 1];
+axe.run(document, { resultTypes: ["violations"] }).then((found) => done(found.violations.map(
+  (one) => `${one.id}: ${one.help}: ${one.nodes.map((node) => node.target.join(" ")).join(", ")}`)));
+"""
+
+
+class Browser:
+    def __init__(self, width: int = 1280, height: int = 800) -> None:
+        options = webdriver.ChromeOptions()
+        options.binary_location = shutil.which("chromium") or "/usr/bin/chromium"
+        for flag in FLAGS:
+            options.add_argument(flag)
+        options.set_capability("goog:loggingPrefs", {"browser": "ALL", "performance": "ALL"})
+        service = Service(shutil.which("chromedriver") or "/usr/bin/chromedriver")
+        self.driver = webdriver.Chrome(options=options, service=service)
+        self.base = ""
+        self.size(width, height)
+
+    def size(self, width: int, height: int) -> None:
+        metrics = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": width < 600}
+        self.driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", metrics)
+
+    # --- going ---
+
+    def open(self, path: str) -> None:
+        self.driver.get(self.base + path)
+
+    @property
+    def path(self) -> str:
+        return urlsplit(self.driver.current_url).path
+
+    def offline(self, *, gone: bool) -> None:
+        conditions = {"offline": gone, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1}
+        self.driver.execute_cdp_cmd("Network.enable", {})
+        self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", conditions)
+
+    # --- finding ---
+
+    def until(self, what: str, ask: Callable[[], T | None]) -> T:
+        def again(_: object) -> T | None:
+            try:
+                return ask()
+            except StaleElementReferenceException:
+                return None
+
+        try:
+            found = WebDriverWait(self.driver, 15, poll_frequency=0.05).until(again)
+        except WebDriverException as error:
+            text = self.driver.find_element(By.TAG_NAME, "body").text
+            raise AssertionError(
+                f"Waited for {what} in vain at {self.driver.current_url}. The page:\n{text}"
+            ) from error
+        assert found is not None
+        return found
+
+    def all(self, role: str, name: str | None = None) -> list[WebElement]:
+        """Every visible element of a role whose accessible name begins with `name`."""
+        found = self.driver.find_elements(By.CSS_SELECTOR, CANDIDATES[role])
+        return [one for one in found if one.is_displayed() and (name is None or one.accessible_name.startswith(name))]
+
+    def one(self, role: str, name: str) -> WebElement:
+        return self.until(f"{role} {name!r}", lambda: next(iter(self.all(role, name)), None))
+
+    def sees(self, text: str) -> None:
+        self.until(f"the text {text!r}", lambda: True if text in self.text() else None)
+
+    def sees_not(self, text: str) -> None:
+        self.until(f"no text {text!r}", lambda: True if text not in self.text() else None)
+
+    def text(self) -> str:
+        return self.driver.find_element(By.TAG_NAME, "body").text.replace("\u00a0", " ")
+
+    # --- doing ---
+
+    def press(self, role: str, name: str) -> None:
+        element = self.one(role, name)
+        self.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", element)
+        element.click()
+
+    def type(self, name: str, text: str) -> None:
+        field = self.one("textbox", name)
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys(Keys.DELETE)
+        # Beyond what chromedriver can type key by key (emoji) the browser inserts the text itself.
+        field.click()
+        self.driver.execute_cdp_cmd("Input.insertText", {"text": text})
+
+    def keys(self, *keys: str) -> None:
+        webdriver.ActionChains(self.driver).send_keys(*keys).perform()
+
+    def tab_to(self, role: str, name: str) -> None:
+        """Walk on with the Tab key until the thing has the focus, as somebody without a mouse does."""
+        for _ in range(80):
+            focused = self.driver.switch_to.active_element
+            if focused in self.all(role, name):
+                return
+            self.keys(Keys.TAB)
+        raise AssertionError(f"The Tab key never reached {role} {name!r} at {self.driver.current_url}.")
+
+    # --- judging ---
+
+    def axe(self) -> list[str]:
+        self.driver.execute_script(AXE)
+        found: list[str] = self.driver.execute_async_script(AXE_RUN)
+        return found
+
+    def overflows(self) -> bool:
+        script = "return document.documentElement.scrollWidth > document.documentElement.clientWidth"
+        return bool(self.driver.execute_script(script))
+
+    def console(self) -> list[str]:
+        """What the page complained of since the last call."""
+        return [f"{entry['level']} {entry['message']}" for entry in self.driver.get_log("browser")]  # type: ignore[no-untyped-call]
+
+    def hosts(self) -> set[str]:
+        """Every host that the page asked for anything since the last call."""
+        hosts = set()
+        for entry in self.driver.get_log("performance"):  # type: ignore[no-untyped-call]
+            message: dict[str, Any] = json.loads(entry["message"])["message"]
+            if message["method"] in ("Network.requestWillBeSent", "Network.webSocketCreated"):
+                url = urlsplit(message["params"].get("request", message["params"])["url"])
+                if url.scheme in ("http", "https", "ws", "wss"):
+                    hosts.add(url.hostname or "")
+        return hosts
+
+    def picture(self, path: Path) -> None:
+        self.driver.save_screenshot(str(path))
+
+    def quit(self) -> None:
+        self.driver.quit()

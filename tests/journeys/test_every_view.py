@@ -1,0 +1,56 @@
+"""Every main view, by day and by night: no violation that axe-core knows, and a heading that says where one is."""
+
+from __future__ import annotations
+
+from .base import Journey
+
+
+class EveryView(Journey):
+    def check(self, name: str) -> None:
+        with self.subTest(name):
+            self.assertEqual(self.browser.axe(), [])
+
+    def test_the_door(self) -> None:
+        self.browser.open("/")
+        self.browser.one("button", "Sign in")
+        self.check("welcome")
+
+    def test_an_empty_shelf(self) -> None:
+        self.enter(self.baker())
+        self.browser.sees("The shelf is empty.")
+        self.check("empty shelf")
+
+    def test_the_demo_kitchen(self) -> None:
+        page = self.browser
+        self.enter_demo()
+        jar = page.one("link", "Rise line and log").get_attribute("href")
+        assert jar is not None
+        views = (("/", "Feed Lantern"), ("/new", "A new jar"), ("", "Lantern"), ("/look", "Look at"), ("/feed", "Feed"))
+        for theme in ("day", "night"):
+            if theme == "night":
+                page.press("button", "Dim for the night")
+            for path, heading in views:
+                page.open(path if path in ("/", "/new") else jar.removeprefix(page.base) + path)
+                page.one("heading", heading)
+                self.check(f"{heading} by {theme}")
+
+    def test_an_address_that_leads_nowhere(self) -> None:
+        self.enter(self.baker(), "/nowhere/at/all")
+        self.browser.sees("There is nothing at this address.")
+        self.check("nowhere")
+
+    def test_another_bakers_jar_is_not_here(self) -> None:
+        type(self).expected = ("404 (Not Found)",)
+        owner = self.baker("Noor").plan()
+        self.enter(self.baker(), f"/jars/{owner.jar_id}")
+        self.browser.sees("This jar is not on your shelf.")
+
+    def test_the_rise_line_is_a_table_too(self) -> None:
+        page = self.browser
+        owner = self.baker().plan(name="Thistle").mix(20.0)
+        owner.look(10.0)
+        self.enter(owner, f"/jars/{owner.jar_id}")
+        page.until("the table", lambda: page.driver.find_elements("css selector", "details") or None)[0].click()
+        cells = page.driver.find_elements("css selector", "td")
+        self.assertEqual([cell.text for cell in cells][1::3], ["Feed 0:1:1", "Look"])
+        self.assertEqual([cell.text for cell in cells][2::3], ["1 ×", "1.5 ×"])

@@ -1,0 +1,114 @@
+"""From sign-up to a rise line: the first days of a jar, with the mouse, with the keyboard alone, and on a phone."""
+
+from __future__ import annotations
+
+from selenium.webdriver.common.keys import Keys
+
+from .base import PASSWORD, Journey
+
+
+class WithTheMouse(Journey):
+    def test_from_sign_up_to_a_rise_line(self) -> None:
+        page = self.browser
+        page.open("/")
+        page.press("button", "New here? Make an account")
+        page.type("Name", "Ines")
+        page.type("Password", PASSWORD)
+        page.press("button", "Make the account")
+        page.sees("The shelf is empty.")
+
+        page.press("link", "Plan your first jar")
+        page.type("Name", "Thistle")
+        page.press("toggle", "spelt")
+        page.press("toggle", "whole wheat")
+        page.type("Seed kept at each feed", "20")
+        page.type("Weight of the empty jar", "214")
+        page.sees("Mix 20 g spelt with 20 g water.")
+        page.press("button", "Put it on the shelf")
+        page.sees("Mix Thistle now.")
+
+        page.press("link", "Mix it")
+        page.sees("Put the empty jar on the scale")
+        page.sees("254 g")
+        page.press("button", "It is mixed")
+        page.sees("Leave Thistle be.")
+
+        page.press("link", "Look")
+        page.press("toggle", "a few")
+        page.press("toggle", "domed")
+        page.type("Level", "1.4")
+        page.press("button", "Save the look")
+        page.sees("Look saved.")
+        page.sees("1.4 ×")
+
+        page.press("link", "Rise line and log")
+        page.one("heading", "Rise line")
+        page.sees("1.4 × · bubbles: a few · domed")
+        page.sees("First mix 20 g water, 20 g spelt")
+
+
+class WithTheKeyboardAlone(Journey):
+    def test_plan_mix_and_look(self) -> None:
+        page = self.browser
+        self.enter(self.baker(), "/new")
+        page.one("textbox", "Name")
+        page.tab_to("textbox", "Name")
+        page.keys("Fern")
+        page.tab_to("textbox", "Weight of the empty jar")
+        page.keys("180")
+        page.tab_to("button", "Put it on the shelf")
+        page.keys(Keys.ENTER)
+        page.sees("Mix Fern now.")
+
+        page.tab_to("link", "Mix it")
+        page.keys(Keys.ENTER)
+        page.one("button", "It is mixed")
+        page.tab_to("button", "It is mixed")
+        page.keys(Keys.ENTER)
+        page.sees("Leave Fern be.")
+
+        page.tab_to("link", "Look")
+        page.keys(Keys.ENTER)
+        page.one("slider", "Level on the jar")
+        page.tab_to("slider", "Level on the jar")
+        page.keys(Keys.ARROW_UP, Keys.ARROW_UP)
+        slider = page.one("slider", "Level on the jar")
+        self.assertEqual(slider.get_attribute("aria-valuetext"), "1.1 ×, 16 mm")
+        page.tab_to("button", "Save the look")
+        page.keys(Keys.ENTER)
+        page.sees("1.1 ×")
+
+    def test_walking_along_the_shelf(self) -> None:
+        page = self.browser
+        self.enter_demo()
+        page.tab_to("tab", "Lantern")
+        page.keys(Keys.ARROW_LEFT)
+        page.sees("Feed Moth")
+        page.keys(Keys.HOME)
+        page.sees("Harbour be.")
+
+
+class OnAPhone(Journey):
+    def test_nothing_runs_off_the_side(self) -> None:
+        page = self.browser
+        self.enter_demo()
+        jar = page.one("link", "Rise line and log").get_attribute("href")
+        assert jar is not None
+        paths = ["/", "/new", *(jar.removeprefix(page.base) + part for part in ("", "/look", "/feed"))]
+        for width in (390, 360):
+            page.size(width, 800)
+            for path in paths:
+                with self.subTest(width=width, path=path):
+                    page.open(path)
+                    page.until("a heading", lambda: page.all("heading") or None)
+                    self.assertFalse(page.overflows())
+
+    def test_a_look_with_the_thumb(self) -> None:
+        page = self.browser
+        page.size(390, 844)
+        self.enter_demo()
+        page.press("tab", "Harbour")
+        page.press("link", "Look")
+        page.press("button", "Same as last seen")
+        page.press("button", "Save the look")
+        page.sees("Look saved.")

@@ -1,0 +1,51 @@
+"""A connection lost while saving: kept on the device, said, sent when it is back."""
+
+from __future__ import annotations
+
+from .base import Journey
+
+
+class LostConnection(Journey):
+    expected = ("ERR_INTERNET_DISCONNECTED", "422 (Unprocessable")
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.addCleanup(self.browser.offline, gone=False)
+        self.owner = self.baker().plan(name="Thistle").mix(10.0)
+        self.enter(self.owner, f"/jars/{self.owner.jar_id}/look")
+
+    def save_offline(self, level: str) -> None:
+        page = self.browser
+        page.type("Level", level)
+        page.offline(gone=True)
+        page.press("button", "Save the look")
+        page.sees("Not sent yet: Look at Thistle.")
+
+    def test_kept_said_and_sent_once(self) -> None:
+        page = self.browser
+        self.save_offline("1.6")
+        page.sees("Kept on this device.")
+        self.assertEqual(len(self.owner.jar()["log"]), 1)
+        page.offline(gone=False)
+        page.sees_not("Not sent yet")
+        page.sees("1.6 ×")
+        self.assertEqual(len(self.owner.jar()["log"]), 2)
+
+    def test_a_reload_while_it_waits_loses_nothing(self) -> None:
+        page = self.browser
+        self.save_offline("1.7")
+        page.offline(gone=False)
+        page.driver.refresh()
+        page.sees("1.7 ×")
+        self.assertEqual(len(self.owner.jar()["log"]), 2)
+
+    def test_refused_later_it_can_be_opened_again(self) -> None:
+        page = self.browser
+        self.save_offline("9")
+        page.offline(gone=False)
+        page.sees("Not taken: Look at Thistle.")
+        page.press("link", "Open it again")
+        self.assertEqual(page.one("textbox", "Level").get_attribute("value"), "9")
+        page.type("Level", "1.9")
+        page.press("button", "Save the look")
+        page.sees("Look saved.")
