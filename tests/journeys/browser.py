@@ -142,8 +142,8 @@ class Browser:
     def tab_to(self, role: str, name: str) -> None:
         """Walk on with the Tab key until the thing has the focus, as somebody without a mouse does."""
         for _ in range(80):
-            focused = self.driver.switch_to.active_element
-            if focused in self.all(role, name):
+            wanted = self.one(role, name)
+            if self.driver.switch_to.active_element == wanted:
                 return
             self.keys(Keys.TAB)
         raise AssertionError(f"The Tab key never reached {role} {name!r} at {self.driver.current_url}.")

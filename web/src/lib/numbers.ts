@@ -1,17 +1,20 @@
 /** Numbers as a baker writes and reads them. */
 
+/** Between a number and its unit no line breaks. */
+const JOIN = "\u00a0";
+
 /** `40 g`, `40.5 g`: tenths only when there are any. */
 export function grams(value: number): string {
-  return `${Number(value.toFixed(1))} g`;
+  return `${Number(value.toFixed(1))}${JOIN}g`;
 }
 
 /** `2.1 ×`: the level as a multiple of the line. */
 export function times(value: number): string {
-  return `${Number(value.toFixed(2))} ×`;
+  return `${Number(value.toFixed(2))}${JOIN}×`;
 }
 
 export function percent(value: number): string {
-  return `${Math.round(value)} %`;
+  return `${Math.round(value)}${JOIN}%`;
 }
 
 /** What was typed as a number; a decimal comma will do. NaN for what is none, null for nothing typed. */

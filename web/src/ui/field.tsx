@@ -7,23 +7,19 @@ type Shared = {
   readonly error?: string | null;
   /** Stands behind the value: `g`, `mm`. */
   readonly unit?: string;
-  readonly hideLabel?: boolean;
+  /** On a phone the label stands beside the field, to save height. */
+  readonly beside?: boolean;
 };
 
 const INPUT =
   "min-h-11 w-full min-w-0 rounded-lg border border-edge bg-card px-3 py-2 text-base text-ink placeholder:text-soft aria-invalid:border-2 aria-invalid:border-alarm";
 
-function Frame({
-  id,
-  label,
-  hint,
-  error,
-  hideLabel,
-  children,
-}: Shared & { id: string; children: ReactNode }) {
+const BESIDE = "grid min-w-0 grid-cols-[1fr_8.5rem] items-center gap-1 sm:grid-cols-1 [&>p]:col-span-full";
+
+function Frame({ id, label, hint, error, beside, children }: Shared & { id: string; children: ReactNode }) {
   return (
-    <div className="flex min-w-0 flex-col gap-1">
-      <label htmlFor={id} className={hideLabel ? "sr-only" : "font-semibold"}>
+    <div className={beside ? BESIDE : "flex min-w-0 flex-col gap-1"}>
+      <label htmlFor={id} className="font-semibold">
         {label}
       </label>
       {children}
@@ -51,12 +47,18 @@ export function TextField({
   hint,
   error,
   unit,
-  hideLabel,
+  beside,
   className = "",
   ...rest
 }: Shared & ComponentProps<"input">) {
   const id = useId();
-  const shared = { label, hint, error: error ?? null, hideLabel: hideLabel ?? false };
+  const shared = {
+    label,
+    hint,
+    error: error ?? null,
+
+    beside: beside ?? false,
+  };
   return (
     <Frame id={id} {...shared}>
       <span className="flex items-center gap-2">
@@ -76,9 +78,9 @@ export function NumberField(props: Shared & ComponentProps<"input">) {
   return <TextField inputMode="decimal" autoComplete="off" {...props} />;
 }
 
-export function TextArea({ label, hint, error, hideLabel, ...rest }: Shared & ComponentProps<"textarea">) {
+export function TextArea({ label, hint, error, ...rest }: Shared & ComponentProps<"textarea">) {
   const id = useId();
-  const shared = { label, hint, error: error ?? null, hideLabel: hideLabel ?? false };
+  const shared = { label, hint, error: error ?? null };
   return (
     <Frame id={id} {...shared}>
       <textarea id={id} rows={2} dir="auto" className={INPUT} {...described(id, shared)} {...rest} />

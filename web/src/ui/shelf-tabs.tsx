@@ -24,7 +24,10 @@ export function ShelfTabs({
 }) {
   return (
     <Tabs.Root value={value} onValueChange={onChange}>
-      <Tabs.List aria-label={label} className="flex items-end gap-1 overflow-x-auto px-1 pt-1 sm:gap-4">
+      <Tabs.List
+        aria-label={label}
+        className="flex items-end gap-1 overflow-x-auto px-1 pt-1 pb-2 [scrollbar-width:thin] sm:gap-4"
+      >
         {items.map((item) => (
           <Tabs.Trigger
             key={item.value}

@@ -12,6 +12,7 @@ import { WhenField } from "../../ui/when-field";
 import { fieldWords, problemAt, problemWords } from "../../words/problems";
 import { draftOf, emptyFeed, type FeedDraft } from "./draft";
 import { Meanwhile } from "./Meanwhile";
+import { Mending } from "./Mending";
 import { draftKey, useSaving } from "./saving";
 import { useSheet } from "./sheet";
 import { Walk } from "./Walk";
@@ -118,13 +119,18 @@ function FeedForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
           </Trouble>
         )}
       </div>
-      <div className="sticky bottom-0 flex gap-3 bg-paper py-3">
-        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? "Saving …" : editing ? "Save the change" : first ? "It is mixed" : "It is fed"}
-        </Button>
-        <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-          Leave it
-        </Link>
+      <div className="sticky bottom-0 bg-paper py-3">
+        <div aria-live="polite" className="mb-3 max-w-3xl empty:hidden">
+          {sheet.mend && <Mending mend={sheet.mend} sheet={sheet} draft={draft} set={set} />}
+        </div>
+        <div className="flex gap-3">
+          <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
+            {busy ? "Saving …" : editing ? "Save the change" : first ? "It is mixed" : "It is fed"}
+          </Button>
+          <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
+            Leave it
+          </Link>
+        </div>
       </div>
     </form>
   );

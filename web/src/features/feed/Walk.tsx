@@ -1,14 +1,13 @@
-import type { FeedPlan, LogEntry, Mend, OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
+import type { FeedPlan, LogEntry, OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
 import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { grams } from "../../lib/numbers";
-import { Button } from "../../ui/button";
 import { NumberField } from "../../ui/field";
 import { FLOUR_WORDS } from "../../words/flours";
 import { problemAt } from "../../words/problems";
 import type { FeedDraft } from "./draft";
-import { ACT_HINTS, actWords, mendWords, roomWords } from "./wording";
+import { ACT_HINTS, actWords, roomWords } from "./wording";
 
 type Parts = {
   readonly sheet: Sheet;
@@ -21,7 +20,7 @@ type Parts = {
 
 /** The walk on the scale: what to do, what the scale then shows, and what really went in. */
 export function Walk(parts: Parts) {
-  const { sheet, opened, editing, draft } = parts;
+  const { sheet, opened, editing } = parts;
   const { plan } = sheet;
   const mixed = [...(opened.assessment.in_jar?.flours ?? []), ...plan.flours];
   const state = {
@@ -33,7 +32,7 @@ export function Walk(parts: Parts) {
     bubbles: null,
     top: [],
   };
-  const flourIsIn = Object.values(draft.flours).some((text) => text !== "");
+  const total = (sheet.scale_walk.at(-1)?.scale_shows_g ?? 0) - opened.jar.tare_g;
   const room = editing ? null : roomWords(sheet);
   return (
     <div className="mt-6 grid gap-8 md:grid-cols-[1fr_auto]">
@@ -49,41 +48,17 @@ export function Walk(parts: Parts) {
             ))}
           </ol>
         )}
-        <div aria-live="polite" className="mt-4 flex flex-col gap-2">
-          {sheet.mend && !editing && <Mending {...parts} mend={sheet.mend} flourIsIn={flourIsIn} />}
-          {room && <p className="rounded-lg border-l-4 border-water bg-card p-4">{room}</p>}
-        </div>
+        {room && <p className="mt-4 rounded-lg border-l-4 border-water bg-card p-4">{room}</p>}
       </div>
       {!editing && (
         <aside aria-label="After the feed" className="hidden flex-col items-center gap-2 text-center md:flex">
           <JarDrawing state={state} scale={2} lid={false} />
-          <p className="font-semibold">{grams(plan.total_g)} in the jar</p>
+          <p className="font-semibold">{grams(total)} in the jar</p>
           <p className="text-soft">
-            {plan.keep_g === 0 ? "flour and water" : plan.ratio} · {Math.round(plan.fresh_hydration_percent)}{" "}
-            % water to flour
+            {plan.keep_g === 0 ? "flour and water" : (sheet.mend?.ratio_as_is ?? plan.ratio)} ·{" "}
+            {Math.round(plan.fresh_hydration_percent)} % water to flour
           </p>
         </aside>
-      )}
-    </div>
-  );
-}
-
-/** What the slip asks for, and a press that notes it as done. */
-function Mending({
-  mend,
-  flourIsIn,
-  sheet,
-  draft,
-  set,
-}: Parts & { readonly mend: Mend; readonly flourIsIn: boolean }) {
-  const water = Number(draft.water.replace(",", ".") || sheet.plan.water_g) + mend.add_water_g;
-  return (
-    <div
-      className={`flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-card p-4 ${mend.worth_it ? "border-crust" : "border-leaf"}`}
-    >
-      <p className="text-lg">{mendWords(mend, flourIsIn)}</p>
-      {mend.worth_it && flourIsIn && mend.add_water_g > 0 && (
-        <Button onClick={() => set({ water: String(water) })}>Added</Button>
       )}
     </div>
   );
@@ -198,5 +173,5 @@ function capital(text: string): string {
 /** The label of a field that is left empty when all went as planned. */
 function unless(what: string, planned: number) {
   const label = `If not ${grams(planned)}`;
-  return { label, "aria-label": `${what}, ${label.toLowerCase()}` };
+  return { label, "aria-label": `${what}, ${label.toLowerCase()}`, beside: true };
 }

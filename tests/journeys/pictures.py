@@ -1,0 +1,76 @@
+"""Takes the README's pictures from a running, freshly laid demo kitchen:
+
+    ./despertar reset --yes; ./despertar demo        (in another terminal)
+    PYTHONPATH=. .venv/bin/python -m tests.journeys.pictures http://127.0.0.1:8420
+"""
+
+from __future__ import annotations
+
+import sys
+
+from launcher.place import ROOT
+
+from .browser import Browser
+
+FOLDER = ROOT / "docs" / "screenshots"
+
+
+def settle(page: Browser) -> None:
+    """Wait until the fonts are there and nothing is being fetched."""
+    script = "return document.fonts.status === 'loaded' && !document.querySelector('[role=status]')"
+    page.until("a quiet page", lambda: True if page.driver.execute_script(script) else None)
+
+
+def take(base: str) -> None:
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    page = Browser()
+    page.base = base.rstrip("/")
+    page.driver.execute_cdp_cmd("Emulation.setTimezoneOverride", {"timezoneId": "Europe/Lisbon"})
+
+    def picture(name: str) -> None:
+        settle(page)
+        page.picture(FOLDER / f"{name}.png")
+
+    page.open("/")
+    page.one("button", "Walk into the demo kitchen")
+    picture("welcome")
+    page.press("button", "Walk into the demo kitchen")
+    page.press("tab", "Harbour")
+    page.sees("Rise line and log")
+    picture("kitchen")
+    jar = (page.one("link", "Rise line and log").get_attribute("href") or "").removeprefix(page.base)
+    page.open(jar)
+    page.one("heading", "Rise line")
+    picture("jar")
+    page.open(f"{jar}/look")
+    page.one("heading", "Look at Harbour")
+    picture("look")
+    page.open(f"{jar}/feed")
+    page.type("Whole rye, if not 10 g", "16")
+    page.sees("6 g more water")
+    picture("feed")
+    page.type("Whole rye, if not 10 g", "")
+    page.open("/new")
+    page.sees("Mix 30 g whole wheat")
+    picture("new-jar")
+
+    page.size(390, 844)
+    page.open("/")
+    page.one("tab", "Lantern")
+    picture("kitchen-phone")
+    page.open(f"{jar}/look")
+    page.one("heading", "Look at Harbour")
+    picture("look-phone")
+    page.open(f"{jar}/feed")
+    page.one("heading", "Feed Harbour")
+    picture("feed-phone")
+
+    page.size(1280, 800)
+    page.open("/")
+    page.press("button", "Dim for the night")
+    picture("kitchen-night")
+    page.quit()
+
+
+if __name__ == "__main__":
+    take(sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8420")

@@ -1,0 +1,80 @@
+import { describe, expect, it } from "vitest";
+import { mixColour } from "./colours";
+import { bubblesIn, levelMm, widthMm } from "./jar-geometry";
+import { jarState } from "./jar-state";
+import { cornersOf, levelRange, timeRange } from "./rise-geometry";
+
+const GLASS = { volumeMl: 370, heightMm: 100 };
+const DAY = 24 * 3_600_000;
+
+describe("the jar", () => {
+  it("is drawn to scale: its width holds its volume", () => {
+    const radius = widthMm(GLASS) / 2;
+    expect(Math.PI * radius ** 2 * GLASS.heightMm).toBeCloseTo(GLASS.volumeMl * 1000);
+  });
+
+  it("never stands above its rim", () => {
+    expect(levelMm(2, 30, GLASS)).toBe(60);
+    expect(levelMm(9, 30, GLASS)).toBe(100);
+  });
+
+  it("has the same bubbles every time, inside the mix, more where more were seen", () => {
+    const some = bubblesIn(70, 100, 60, "throughout");
+    expect(some).toEqual(bubblesIn(70, 100, 60, "throughout"));
+    expect(some.length).toBeGreaterThan(bubblesIn(70, 100, 60, "few").length);
+    for (const bubble of some) {
+      expect(bubble.x).toBeGreaterThan(0);
+      expect(bubble.x).toBeLessThan(70);
+      expect(bubble.y).toBeGreaterThan(40);
+      expect(bubble.y).toBeLessThan(100);
+    }
+    expect(bubblesIn(70, 100, 60, null)).toEqual([]);
+  });
+
+  it("mixes the colours of its flours by weight", () => {
+    expect(mixColour([{ flour: "rye", g: 10 }])).toBe("rgb(172 142 108)");
+    expect(
+      mixColour([
+        { flour: "rye", g: 1 },
+        { flour: "white", g: 1 },
+      ]),
+    ).toBe("rgb(203 181 149)");
+    expect(mixColour([])).toMatch(/^rgb/);
+  });
+
+  it("shows a high mark only where the mix has sunk", () => {
+    const jar = { volume_ml: 370, height_mm: 100 };
+    const since = { last: { times: 1.6 }, highest: { times: 2.1 }, bubbles: null, top: [] };
+    const known = { jar, in_jar: { flours: [], line_mm: 30 }, since_feed: since, binned_at: null };
+    expect(jarState(known).highest).toBe(2.1);
+    expect(jarState({ ...known, since_feed: { ...since, last: { times: 2.1 } } }).highest).toBeNull();
+    expect(jarState({ ...known, in_jar: null, since_feed: null })).toMatchObject({ lineMm: null, times: 1 });
+  });
+});
+
+describe("the rise line", () => {
+  const round = {
+    at: 0,
+    ratio: "1:1:1",
+    dots: [
+      { at: 9, times: 2.6 },
+      { at: 4, times: 1.2 },
+    ],
+  };
+
+  it("starts each round at its line and goes through the looks in order", () => {
+    expect(cornersOf(round).map((dot) => dot.times)).toEqual([1, 1.2, 2.6]);
+  });
+
+  it("always has doubling in sight, and the highest level too", () => {
+    expect(levelRange([])[1]).toBeGreaterThan(2);
+    expect(levelRange([round])[1]).toBeGreaterThan(2.6);
+    expect(levelRange([{ ...round, dots: [{ at: 1, times: 0.6 }] }])[0]).toBeLessThan(0.6);
+  });
+
+  it("shows at least two days, and now", () => {
+    const [from, to] = timeRange([round], 1000);
+    expect(to - from).toBeGreaterThanOrEqual(2 * DAY);
+    expect(timeRange([round], 9 * DAY)[1]).toBeGreaterThan(9 * DAY);
+  });
+});

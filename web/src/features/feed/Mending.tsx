@@ -1,0 +1,31 @@
+import type { Mend, Sheet } from "../../api/types";
+import { typed } from "../../lib/numbers";
+import { Button } from "../../ui/button";
+import type { FeedDraft } from "./draft";
+import { mendWords } from "./wording";
+
+/** What a slip asks for, said where it is seen, and a press that notes it as done. */
+export function Mending({
+  mend,
+  sheet,
+  draft,
+  set,
+}: {
+  readonly mend: Mend;
+  readonly sheet: Sheet;
+  readonly draft: FeedDraft;
+  readonly set: (part: Partial<FeedDraft>) => void;
+}) {
+  const flourIsIn = Object.values(draft.flours).some((text) => text !== "");
+  const water = (typed(draft.water) ?? sheet.plan.water_g) + mend.add_water_g;
+  return (
+    <div
+      className={`flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-card px-4 py-2 ${mend.worth_it ? "border-crust" : "border-leaf"}`}
+    >
+      <p className="text-lg">{mendWords(mend, flourIsIn)}</p>
+      {mend.worth_it && flourIsIn && mend.add_water_g > 0 && (
+        <Button onClick={() => set({ water: String(water) })}>Added</Button>
+      )}
+    </div>
+  );
+}

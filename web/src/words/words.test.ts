@@ -1,0 +1,117 @@
+import { describe, expect, it } from "vitest";
+import type { NextMove, Problem } from "../api/types";
+import { lookLine } from "./looks";
+import { nextMove, shortMove } from "./moves";
+import { fieldWords, problemAt, problemWords } from "./problems";
+
+const NOW = "2026-03-04T12:00:00Z";
+const ZONE = "UTC";
+const FEED: NextMove = {
+  move: "feed",
+  state: "due",
+  due: "2026-03-04T12:05:00Z",
+  earliest: "2026-03-04T08:00:00Z",
+  latest: "2026-03-04T18:00:00Z",
+  plan: {
+    keep_g: 30,
+    flours: [
+      { flour: "spelt", g: 20 },
+      { flour: "rye", g: 10 },
+    ],
+    water_g: 30,
+    salt_g: 0,
+    total_g: 90,
+    ratio: "1:1:1",
+    fresh_hydration_percent: 100,
+  },
+  scale_walk: [{ do: "take_out", flour: null, add_g: -60, scale_shows_g: 230 }],
+};
+
+/** Numbers hold on to their units by a space that does not break; a test reads better without. */
+const plain = (text: string) => text.replaceAll("\u00a0", " ");
+
+const say = (part: Partial<NextMove>) => {
+  const { what, how } = nextMove({ name: "Moth", move: { ...FEED, ...part }, now: NOW, zone: ZONE });
+  return { what, how: plain(how) };
+};
+
+describe("the next move", () => {
+  it("is one sentence with this jar's grams", () => {
+    expect(say({})).toEqual({
+      what: "Feed Moth now.",
+      how: "Keep 30 g (the scale then shows 230 g, jar and all), add 30 g water and 20 g spelt and 10 g whole rye.",
+    });
+  });
+
+  it.each([
+    [{ state: "not_yet", due: "2026-03-05T08:00:00Z" }, "Leave Moth be. Feed tomorrow 08:00."],
+    [{ due: "2026-03-04T16:00:00Z" }, "Feed Moth by about today 16:00."],
+    [{ state: "late", due: "2026-03-04T07:00:00Z" }, "Feed Moth now. It is 5 h late, which is no harm."],
+    [{ move: "mix", due: "2026-03-05T08:00:00Z" }, "Mix Moth tomorrow 08:00."],
+    [{ move: "bin", plan: null }, "Bin all of Moth."],
+  ] as const)("%j", (part, what) => {
+    expect(say(part).what).toBe(what);
+  });
+
+  it("says when, not now, of a feed that can wait", () => {
+    expect(say({ state: "not_yet" }).how).toMatch(/^Then keep 30 g/);
+  });
+
+  it("fits on a label", () => {
+    expect(shortMove(FEED, NOW, ZONE)).toBe("feed now");
+    expect(shortMove({ ...FEED, state: "late" }, NOW, ZONE)).toBe("feed now, late");
+    expect(shortMove({ ...FEED, state: "not_yet", due: "2026-03-05T08:00:00Z" }, NOW, ZONE)).toBe(
+      "feed tomorrow 08:00",
+    );
+  });
+});
+
+describe("problems", () => {
+  const problem = (part: Partial<Problem>): Problem => ({
+    code: "missing",
+    field: "",
+    message: "",
+    facts: {},
+    ...part,
+  });
+
+  it("say what would be accepted", () => {
+    expect(problemWords(problem({ code: "keeps_more_than_there_is", facts: { there_is_g: 60 } }))).toBe(
+      "There are only 60 g in the jar. Keep that or less.",
+    );
+    expect(problemWords(problem({ code: "too_long", facts: { most: 2000 } }))).toBe(
+      "This is too long. Use up to 2000 characters.",
+    );
+    const two = { as_flour_and_water: "1:1:2", as_seed_and_flour: "1:2:2" };
+    expect(problemWords(problem({ code: "ratio_two_parts", facts: two }))).toContain("Which two are meant?");
+  });
+
+  it("stand beside their field", () => {
+    const problems = [problem({ field: "level.value" })];
+    expect(problemAt(problems, "level", "level.value")).toBe("This is needed.");
+    expect(problemAt(problems, "note")).toBeNull();
+    expect([fieldWords("keep_g"), fieldWords("flours.rye"), fieldWords("odd_one")]).toEqual([
+      "Kept",
+      "Flour",
+      "odd one",
+    ]);
+  });
+});
+
+describe("a look in one line", () => {
+  it("says what was seen, in its own unit and as times the line", () => {
+    const look = {
+      kind: "look",
+      at: NOW,
+      level: { value: 62, unit: "mm" },
+      bubbles: "none",
+      top: ["domed"],
+      smell: ["fruity"],
+      thickness: "thick_batter",
+      note: "",
+    } as const;
+    expect(plain(lookLine({ ...look, top: [...look.top], smell: [...look.smell] }, 2.1))).toBe(
+      "2.1 × (62 mm) · no bubbles · domed · smells of apple, fruit · thick batter",
+    );
+  });
+});
