@@ -55,6 +55,11 @@ axe.run(document, { resultTypes: ["violations"] }).then((found) => done(found.vi
 """
 
 
+def spaced(text: str) -> str:
+    """Numbers hold on to their units by a space that does not break; tests read better without."""
+    return text.replace("\u00a0", " ")
+
+
 class Browser:
     def __init__(self, width: int = 1280, height: int = 800) -> None:
         options = webdriver.ChromeOptions()
@@ -107,7 +112,10 @@ class Browser:
     def all(self, role: str, name: str | None = None) -> list[WebElement]:
         """Every visible element of a role whose accessible name begins with `name`."""
         found = self.driver.find_elements(By.CSS_SELECTOR, CANDIDATES[role])
-        return [one for one in found if one.is_displayed() and (name is None or one.accessible_name.startswith(name))]
+        return [one for one in found if one.is_displayed() and (name is None or self.name(one).startswith(name))]
+
+    def name(self, element: WebElement) -> str:
+        return spaced(element.accessible_name)
 
     def one(self, role: str, name: str) -> WebElement:
         return self.until(f"{role} {name!r}", lambda: next(iter(self.all(role, name)), None))
@@ -119,7 +127,7 @@ class Browser:
         self.until(f"no text {text!r}", lambda: True if text not in self.text() else None)
 
     def text(self) -> str:
-        return self.driver.find_element(By.TAG_NAME, "body").text.replace("\u00a0", " ")
+        return spaced(self.driver.find_element(By.TAG_NAME, "body").text)
 
     # --- doing ---
 

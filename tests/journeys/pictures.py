@@ -1,7 +1,7 @@
 """Takes the README's pictures from a running, freshly laid demo kitchen:
 
-    ./despertar reset --yes; ./despertar demo        (in another terminal)
-    PYTHONPATH=. .venv/bin/python -m tests.journeys.pictures http://127.0.0.1:8420
+./despertar reset --yes; ./despertar demo        (in another terminal)
+PYTHONPATH=. .venv/bin/python -m tests.journeys.pictures http://127.0.0.1:8420
 """
 
 from __future__ import annotations
