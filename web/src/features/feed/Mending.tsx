@@ -1,3 +1,4 @@
+import { useEffect } from "react";
 import type { Mend, Sheet } from "../../api/types";
 import { typed } from "../../lib/numbers";
 import { Button } from "../../ui/button";
@@ -16,6 +17,10 @@ export function Mending({
   readonly draft: FeedDraft;
   readonly set: (part: Partial<FeedDraft>) => void;
 }) {
+  useEffect(() => {
+    // What is being typed stays in sight when this comes up over it.
+    document.activeElement?.scrollIntoView({ block: "nearest" });
+  }, []);
   const flourIsIn = Object.values(draft.flours).some((text) => text !== "");
   const water = (typed(draft.water) ?? sheet.plan.water_g) + mend.add_water_g;
   return (
