@@ -1,17 +1,17 @@
-"""What may enter the log: the checks that a feed, a look or an end must pass before it becomes part of the truth."""
+"""What may enter the log: the checks that an entry must pass before it becomes part of the truth."""
 
 from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from .assessment import Setup, assess
-from .feeding import plan_feed
-from .ledger import replay
-from .log import Bin, Entry, Feed, Log, Look, feeds_of, in_order
-from .methods import family_named
-from .protocol import settle
+from .feeding import FeedPlan
+from .log import Bin, Deed, Entry, Feed, Leave, Log, Look, feeds_of, in_order
+from .planner import MOST_STEPS
+from .protocol.course import Course
+from .protocol.method import Origin
 from .quantities import grams
 from .refusal import Refusal, RefusalCode, within
+from .setups import Setup, course_of, feed_now, ledger_of, plan_of
 from .vessel import as_times, most_grams
 
 # Two devices' clocks differ a little; what is further ahead is a slip of the hand.
@@ -21,18 +21,27 @@ START_AT_MOST_AHEAD = timedelta(days=60)
 START_AT_MOST_AGO = timedelta(days=1)
 # Grams by which the sums of a kitchen may be off.
 WEIGHING_SLACK_G = 2.0
+# A jar can be left alone for a while; longer is the fridge's work.
+LEFT_AT_MOST = timedelta(days=3)
+# How far a new plan is looked through for its fullest jar.
+PLANNED_DAYS = timedelta(days=21)
 
 
 def admit_setup(setup: Setup, now: datetime) -> None:
-    """Check a jar before it is planned: its method, its glass, and that the usual feed fits. Raises Refusal."""
-    mix = assess(setup, (), now).next_move.plan
-    assert mix is not None  # an empty log is answered with the first mix
-    usual = settle(family_named(setup.family), setup.choices)
-    feed = plan_feed(usual.keep_g, usual.ratio, usual.blend, step=setup.scale_step)
+    """Check a jar before it is planned: its method, its glass, and that every feed in sight fits. Raises Refusal."""
+    course = course_of(setup)
+    made = plan_of(
+        setup,
+        course,
+        ledger_of(setup, course, ()),
+        now,
+        until=setup.starts_at + PLANNED_DAYS,
+        most_ahead=MOST_STEPS,
+    )
+    fullest = max(step.plan.total_g for step in made.steps if step.plan)
     most_g = most_grams(setup.vessel)
-    if max(feed.total_g, mix.total_g) > most_g:
-        facts = {"total_g": feed.total_g, "most_g": round(most_g)}
-        raise Refusal(RefusalCode.JAR_TOO_SMALL, "volume_ml", facts)
+    if fullest > most_g:
+        raise Refusal(RefusalCode.JAR_TOO_SMALL, "volume_ml", {"total_g": fullest, "most_g": round(most_g)})
     if setup.starts_at > now + START_AT_MOST_AHEAD:
         raise Refusal(RefusalCode.IN_THE_FUTURE, "starts_at", {"latest": (now + START_AT_MOST_AHEAD).isoformat()})
     if setup.starts_at < now - START_AT_MOST_AGO:
@@ -56,6 +65,13 @@ def admit(setup: Setup, log: Log, entry: Entry, now: datetime) -> None:
             _admit_feed(setup, others, entry, before)
         case Look():
             _admit_look(setup, others, entry)
+        case Deed():
+            _after_the_first_mix(others, entry.at)
+        case Leave():
+            _after_the_first_mix(others, entry.at)
+            if not entry.at < entry.until <= entry.at + LEFT_AT_MOST:
+                facts = {"earliest": entry.at.isoformat(), "latest": (entry.at + LEFT_AT_MOST).isoformat()}
+                raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, "until", facts)
         case Bin():
             _admit_bin(others, entry)
 
@@ -76,26 +92,45 @@ def _admit_feed(setup: Setup, others: Log, feed: Feed, before: Entry | None) -> 
         raise Refusal(RefusalCode.BEFORE_THE_LAST_FEED, "at", {"last_feed_at": last})
     if place < len(feeds) and feed.at >= feeds[place].at:
         raise Refusal(RefusalCode.AFTER_THE_NEXT_FEED, "at", {"next_feed_at": feeds[place].at.isoformat()})
-    grams(feed.keep_g, "keep_g")
-    grams(feed.water_g, "water_g")
+    for value, field in ((feed.keep_g, "keep_g"), (feed.water_g, "water_g"), (feed.juice_g, "juice_g")):
+        grams(value, field)
     grams(feed.salt_g, "salt_g")
     for part in feed.flours:
         grams(part.g, f"flours.{part.flour}")
-    if feed.flour_g <= 0:
-        raise Refusal(RefusalCode.NO_FLOUR, f"flours.{feed.flours[0].flour}" if feed.flours else "flours")
-    if feed.water_g <= 0:
-        raise Refusal(RefusalCode.NO_WATER, "water_g")
+    course = course_of(setup)
+    earlier = tuple(other for other in others if other.at < feed.at)
+    _admit_food(feed, _planned(setup, course, earlier, feed.at))
     if feed.line_mm is not None:
         within(feed.line_mm, 1.0, setup.vessel.height_mm, "line_mm")
-    _admit_kept(setup, others, feed, is_first=place == 0)
+    _admit_kept(setup, course, earlier, feed, is_first=place == 0)
     most_g = most_grams(setup.vessel)
     if feed.total_g > most_g:
         raise Refusal(RefusalCode.JAR_TOO_SMALL, "water_g", {"total_g": feed.total_g, "most_g": round(most_g)})
 
 
-def _admit_kept(setup: Setup, others: Log, feed: Feed, *, is_first: bool) -> None:
-    earlier = tuple(other for other in others if other.at < feed.at)
-    there_is = 0.0 if is_first else replay(setup.vessel, earlier).contents.total_g
+def _planned(setup: Setup, course: Course, earlier: Log, at: datetime) -> FeedPlan | None:
+    try:
+        return feed_now(setup, course, ledger_of(setup, course, earlier), at).plan
+    except Refusal:
+        # The method's own amounts make no sense after what went in; the baker's may.
+        return None
+
+
+def _admit_food(feed: Feed, planned: FeedPlan | None) -> None:
+    """Flour and water both, but where the method itself puts in only one of them (a soak, and what follows it)."""
+    if feed.flour_g <= 0 and (planned is None or planned.flour_g or feed.liquid_g <= 0):
+        raise Refusal(RefusalCode.NO_FLOUR, f"flours.{feed.flours[0].flour}" if feed.flours else "flours")
+    if feed.liquid_g <= 0 and (planned is None or planned.liquid_g or feed.flour_g <= 0):
+        raise Refusal(RefusalCode.NO_WATER, "water_g")
+
+
+def _admit_kept(setup: Setup, course: Course, earlier: Log, feed: Feed, *, is_first: bool) -> None:
+    if is_first and course.origin is not Origin.FLOUR_AND_WATER:
+        # A culture from outside: as much as the jar takes.
+        if feed.keep_g <= 0:
+            raise Refusal(RefusalCode.NOTHING_KEPT, "keep_g", {"there_is_g": round(most_grams(setup.vessel))})
+        return
+    there_is = 0.0 if is_first else ledger_of(setup, course, earlier).contents.total_g
     if feed.keep_g > there_is + WEIGHING_SLACK_G:
         facts = {"there_is_g": round(there_is, 1)}
         raise Refusal(RefusalCode.KEEPS_MORE_THAN_THERE_IS, "keep_g", facts)
@@ -103,16 +138,21 @@ def _admit_kept(setup: Setup, others: Log, feed: Feed, *, is_first: bool) -> Non
         raise Refusal(RefusalCode.NOTHING_KEPT, "keep_g", {"there_is_g": round(there_is, 1)})
 
 
+def _after_the_first_mix(others: Log, at: datetime) -> None:
+    feeds = feeds_of(others)
+    if not feeds or at < feeds[0].at:
+        start = {"first_mix_at": feeds[0].at.isoformat()} if feeds else {}
+        raise Refusal(RefusalCode.BEFORE_THE_START, "at", start)
+
+
 def _admit_look(setup: Setup, others: Log, look: Look) -> None:
     if look.is_empty:
         raise Refusal(RefusalCode.EMPTY_LOOK, "level")
-    feeds = feeds_of(others)
-    if not feeds or look.at < feeds[0].at:
-        start = {"first_mix_at": feeds[0].at.isoformat()} if feeds else {}
-        raise Refusal(RefusalCode.BEFORE_THE_START, "at", start)
+    _after_the_first_mix(others, look.at)
     if look.level is not None:
         then = tuple(other for other in in_order(others) if other.at <= look.at)
-        as_times(look.level, setup.vessel, replay(setup.vessel, then).rounds[-1].line_mm)
+        rounds = ledger_of(setup, course_of(setup), then).rounds
+        as_times(look.level, setup.vessel, rounds[-1].line_mm)
 
 
 def _admit_bin(others: Log, end: Bin) -> None:

@@ -3,48 +3,53 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
-from .feeding import FeedPlan, ScaleStep, ratio_as_weighed, scale_walk
+from .feeding import FeedPlan, ratio_as_weighed
 from .flours import FlourLot
-from .ledger import Ledger, Round, replay
+from .ledger import Ledger, Round
 from .log import Bubbles, Log, Top
-from .methods import family_named
-from .planner import Act, Step, StepState, day_of, timeline
-from .protocol import Choices, Course, Normal, settle
+from .planner import Act, Plan, Step, StepState, day_of
+from .planner.steps import Change, Doing, PlanTotals, ReadyDays, WaitsFor
+from .protocol.course import Course
+from .protocol.method import Into, Normal
+from .setups import Setup, course_of, ledger_of, plan_of
 from .signs import Finding, findings
 from .signs.contract import Urgency
-from .vessel import ROOM_WANTED, Vessel, check_vessel, line_mm, room_times
-
-
-@dataclass(frozen=True)
-class Setup:
-    """What the baker chose when the jar was planned."""
-
-    family: str
-    choices: Choices
-    vessel: Vessel
-    starts_at: datetime
-    scale_step: float = 1.0
+from .vessel import ROOM_WANTED, Vessel, line_mm, room_times
+from .weighing import ScaleStep, WalkStyle, scale_walk
 
 
 class Move(StrEnum):
     MIX = "mix"
     FEED = "feed"
+    STIR = "stir"
+    LOOK = "look"
+    TO_FRIDGE = "to_fridge"
+    TO_COUNTER = "to_counter"
     BIN = "bin"
     NOTHING = "nothing"
 
 
+MOVES = {act: Move(act.value) for act in Act}
+
+
 @dataclass(frozen=True)
 class NextMove:
-    """What to do now or next. `state` and the times are of the act; `plan` and `scale_walk` are its grams."""
+    """What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
+
+    `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds.
+    """
 
     move: Move
     state: StepState | None
     due: datetime | None
     earliest: datetime | None
     latest: datetime | None
+    fits: bool
+    waits_for: tuple[WaitsFor, ...]
+    do: tuple[Doing, ...]
     plan: FeedPlan | None
     scale_walk: tuple[ScaleStep, ...]
 
@@ -121,6 +126,9 @@ class Assessment:
     since_feed: SinceFeed | None
     next_move: NextMove
     timeline: tuple[Step, ...]
+    changes: tuple[Change, ...]
+    ahead: PlanTotals
+    ready: ReadyDays
     findings: tuple[Finding, ...]
     rounds: tuple[RoundSeen, ...]
     totals: Totals
@@ -134,44 +142,66 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
 
     Raises Refusal when the set-up itself cannot be planned.
     """
-    vessel = check_vessel(setup.vessel)
-    course = settle(family_named(setup.family), setup.choices)
-    ledger = replay(vessel, log)
+    now = now.astimezone(UTC)
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
     found = findings(ledger.looks)
-    steps = timeline(course, setup.starts_at, ledger, now, setup.scale_step)
+    made = plan_of(setup, course, ledger, now)
     start = ledger.rounds[0].feed.at if ledger.rounds else None
-    usual_line = _usual_line_mm(course, vessel)
+    usual_line = _usual_line_mm(made, ledger, setup.vessel)
     return Assessment(
         day=day_of(start, now) if start else 0,
         normal=course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
         in_jar=_in_jar(ledger),
         since_feed=_since_feed(ledger, now),
-        next_move=_next_move(ledger, found, steps, vessel),
-        timeline=steps,
+        next_move=_next_move(course, ledger, found, made, setup.vessel),
+        timeline=made.steps,
+        changes=made.changes,
+        ahead=made.to_ready,
+        ready=made.ready,
         findings=found,
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
         totals=_totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
         usual_line_mm=usual_line,
-        room_is_tight=room_times(vessel, usual_line) < ROOM_WANTED,
+        room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
     )
 
 
-def _usual_line_mm(course: Course, vessel: Vessel) -> float:
-    usual_g = course.keep_g * (1 + (course.ratio.flour + course.ratio.water) / course.ratio.seed)
-    return line_mm(vessel, usual_g)
+def _usual_line_mm(made: Plan, ledger: Ledger, vessel: Vessel) -> float:
+    """Where the fullest feed in sight stands."""
+    totals = [step.plan.total_g for step in made.steps if step.plan]
+    return line_mm(vessel, max(totals, default=ledger.contents.total_g))
 
 
-def _next_move(ledger: Ledger, found: tuple[Finding, ...], steps: tuple[Step, ...], vessel: Vessel) -> NextMove:
+def _no_move(move: Move) -> NextMove:
+    return NextMove(move, None, None, None, None, True, (), (), None, ())  # noqa: FBT003  (a row of a table)
+
+
+def _next_move(course: Course, ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel) -> NextMove:
     if ledger.binned:
-        return NextMove(Move.NOTHING, None, None, None, None, None, ())
+        return _no_move(Move.NOTHING)
     if any(finding.urgency is Urgency.DANGER for finding in found):
-        return NextMove(Move.BIN, None, None, None, None, None, ())
-    step = next(step for step in steps if step.state is not StepState.DONE)
+        return _no_move(Move.BIN)
+    step = next((step for step in made.steps if step.state not in (StepState.DONE, StepState.SKIPPED)), None)
+    if step is None:
+        return _no_move(Move.NOTHING)
     there_is = ledger.contents.total_g if ledger.rounds else None
-    walk = scale_walk(step.plan, vessel.tare_g, there_is) if step.plan else ()
-    move = {Act.MIX: Move.MIX, Act.FEED: Move.FEED}[step.act]
-    return NextMove(move, step.state, step.due, step.earliest, step.latest, step.plan, walk)
+    stage = next(stage for stage in course.stages if stage.name == step.stage)
+    style = WalkStyle.CLEAN_JAR if any(isinstance(act, Into) for act in stage.do) else WalkStyle.IN_THE_JAR
+    walk = scale_walk(step.plan, vessel.tare_g, there_is, style) if step.plan else ()
+    return NextMove(
+        MOVES[step.act],
+        step.state,
+        step.due,
+        step.earliest,
+        step.latest,
+        step.fits,
+        step.waits_for,
+        step.do,
+        step.plan,
+        walk,
+    )
 
 
 def _in_jar(ledger: Ledger) -> InJar | None:
@@ -215,7 +245,7 @@ def _round_seen(turn: Round) -> RoundSeen:
     return RoundSeen(
         feed_id=turn.feed.id,
         at=turn.feed.at,
-        ratio=ratio_as_weighed(turn.feed.keep_g, turn.feed.flour_g, turn.feed.water_g),
+        ratio=ratio_as_weighed(turn.feed.keep_g, turn.feed.flour_g, turn.feed.liquid_g),
         hydration_percent=turn.contents.hydration_percent,
         discard_g=turn.discard_g,
         levels=_levels(turn),
@@ -226,6 +256,6 @@ def _totals(ledger: Ledger) -> Totals:
     return Totals(
         feeds=len(ledger.rounds),
         flour_g=sum(turn.feed.flour_g for turn in ledger.rounds),
-        water_g=sum(turn.feed.water_g for turn in ledger.rounds),
+        water_g=sum(turn.feed.liquid_g for turn in ledger.rounds),
         discard_g=sum(turn.discard_g for turn in ledger.rounds),
     )

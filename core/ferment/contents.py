@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from .flours import FlourGrams, FlourLot, combine, flour_named, scaled, weight
+from .flours import Blend, FlourGrams, FlourLot, combine, flour_named, scaled, weight
 from .quantities import grams
 from .refusal import Refusal, RefusalCode, within
 
 
 @dataclass(frozen=True)
 class Contents:
-    """Flour, water and salt in a jar, in grams. What evaporates or is eaten is not counted."""
+    """Flour, water and salt in a jar, in grams; a juice counts as water. What evaporates or is eaten is not counted."""
 
     flours: FlourLot
     water_g: float
@@ -41,6 +41,12 @@ class Contents:
 
 
 EMPTY = Contents((), 0.0, 0.0)
+
+
+def culture_of(g: float, blend: Blend, hydration_percent: float) -> Contents:
+    """A culture from outside as contents: dried flakes (0 %), or a starter of so much water to its flour."""
+    flour = g / (1.0 + hydration_percent / 100.0)
+    return Contents(combine([tuple(FlourGrams(part.flour, part.share * flour) for part in blend)]), g - flour, 0.0)
 
 
 def _numbers(step: Mapping[str, object], key: str, place: str) -> float:

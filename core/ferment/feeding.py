@@ -1,21 +1,21 @@
-"""The arithmetic of a feed: seed, flour and water by a ratio, what the scale should show, and mending a slip."""
+"""The arithmetic of a feed: seed, flour and water by a ratio, from whichever end the baker begins."""
 
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from dataclasses import dataclass
 from enum import StrEnum
 
-from .flours import Blend, Flour, FlourLot, divide
-from .quantities import grams, on_scale
+from .flours import Blend, FlourLot, divide
+from .quantities import Unit, grams, on_scale
 from .refusal import Refusal, RefusalCode, within
+from .vessel import ROOM_WANTED, Vessel, headroom
 
 SCALE_STEPS = (0.1, 1.0, 5.0)
 # Salt is weighed in tenths whatever the scale shows otherwise: 0.3 % of a feed's flour is less than a gram.
 SALT_STEP = 0.1
-# A slip this small is left alone (common practice): it moves neither thickness nor pace.
-SLIP_G = 2.0
-SLIP_SHARE = 0.03
+LEAST_HYDRATION, MOST_HYDRATION = 40.0, 250.0
 
 
 @dataclass(frozen=True)
@@ -29,11 +29,15 @@ class Ratio:
     def __str__(self) -> str:
         return ":".join(f"{part:g}" for part in (self.seed, self.flour, self.water))
 
+    @property
+    def whole(self) -> float:
+        return self.seed + self.flour + self.water
+
 
 def parse_ratio(text: str, field: str = "ratio") -> Ratio:
     """Read `1:2:2`. Two parts are refused, never guessed: `1:1` is said of flour and water, and of seed and flour."""
     parts = [part.strip() for part in text.split(":")]
-    if not all(re.fullmatch(r"\d{1,5}(\.\d{1,3})?", part) for part in parts):
+    if not all(re.fullmatch(r"\d{1,5}(\.\d{1,3})?", part, re.ASCII) for part in parts):
         raise Refusal(RefusalCode.RATIO_FORM, field, {"example": "1:2:2"})
     if len(parts) == 2:
         first, second = parts
@@ -47,9 +51,30 @@ def parse_ratio(text: str, field: str = "ratio") -> Ratio:
     return Ratio(seed, flour, water)
 
 
+class Ingredient(StrEnum):
+    SEED = "seed"
+    FLOUR = "flour"
+    WATER = "water"
+    JUICE = "juice"
+    SALT = "salt"
+
+
+@dataclass(frozen=True)
+class Measured:
+    """An amount as the method says it (2 tbsp of rye), beside its grams."""
+
+    what: Ingredient
+    value: float
+    unit: Unit
+
+
 @dataclass(frozen=True)
 class FeedPlan:
-    """One feed to weigh out. Grams, multiples of the scale's step; `keep_g` is 0 for a first mix."""
+    """One feed to weigh out. Grams, multiples of the scale's step.
+
+    `keep_g` is what is left of the jar, or for a first mix the culture put in (0 for flour and water alone). `juice_g`
+    stands in for water. `hold_back_g` of the water is kept at hand until the thickness shows whether it is needed.
+    """
 
     keep_g: float
     flours: FlourLot
@@ -57,7 +82,18 @@ class FeedPlan:
     salt_g: float
     total_g: float
     ratio: str
-    fresh_hydration_percent: float
+    fresh_hydration_percent: float | None
+    juice_g: float = 0.0
+    hold_back_g: float = 0.0
+    measured: tuple[Measured, ...] = ()
+
+    @property
+    def flour_g(self) -> float:
+        return sum(part.g for part in self.flours)
+
+    @property
+    def liquid_g(self) -> float:
+        return self.water_g + self.juice_g
 
 
 def plan_feed(keep_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float = 0.0, step: float = 1.0) -> FeedPlan:
@@ -66,40 +102,53 @@ def plan_feed(keep_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float 
     Flour and water are each within half a scale step of the exact ratio. `salt_percent` is of the flour.
     Raises Refusal for amounts that no kitchen means and for a step no scale has.
     """
-    _known_step(step)
+    known_step(step)
     keep = on_scale(grams(keep_g, "keep_g", least=step), step)
     unit = keep / ratio.seed
-    return _weighed(keep, unit * ratio.flour, unit * ratio.water, blend, salt_percent, step)
+    flour, water = grams(unit * ratio.flour, "flour_g"), grams(unit * ratio.water, "water_g")
+    if on_scale(flour, step) <= 0 or on_scale(water, step) <= 0:
+        raise Refusal(RefusalCode.OUT_OF_RANGE, "keep_g", {"least": step, "most": 10_000.0})
+    return weighed(keep, flour, water, blend, salt_percent=salt_percent, step=step)
 
 
 def plan_mix(flour_g: float, hydration_percent: float, blend: Blend, *, step: float = 1.0) -> FeedPlan:
     """A first mix of flour and water, nothing kept."""
-    _known_step(step)
+    known_step(step)
     flour = grams(flour_g, "flour_g", least=step)
-    water = flour * within(hydration_percent, 40.0, 250.0, "hydration_percent") / 100.0
-    return _weighed(0.0, flour, water, blend, 0.0, step)
+    hydration = within(hydration_percent, LEAST_HYDRATION, MOST_HYDRATION, "hydration_percent")
+    return weighed(0.0, flour, flour * hydration / 100.0, blend, step=step)
 
 
-def _known_step(step: float) -> None:
+def known_step(step: float) -> None:
     if step not in SCALE_STEPS:
         raise Refusal(RefusalCode.NOT_A_CHOICE, "scale_step", {"known": ", ".join(f"{s:g}" for s in SCALE_STEPS)})
 
 
-def _weighed(keep: float, flour: float, water: float, blend: Blend, salt_percent: float, step: float) -> FeedPlan:
+def weighed(
+    keep: float,
+    flour: float,
+    water: float,
+    blend: Blend,
+    *,
+    juice: float = 0.0,
+    salt_percent: float = 0.0,
+    step: float = 1.0,
+) -> FeedPlan:
+    """Exact amounts as the scale can show them, the total being the sum of what it shows."""
     within(salt_percent, 0.0, 5.0, "salt_percent")
     flour_g = on_scale(grams(flour, "flour_g"), step)
     water_g = on_scale(grams(water, "water_g"), step)
-    if flour_g <= 0 or water_g <= 0:
-        raise Refusal(RefusalCode.OUT_OF_RANGE, "keep_g", {"least": step, "most": 10_000.0})
+    juice_g = on_scale(grams(juice, "juice_g"), step)
     salt_g = on_scale(flour_g * salt_percent / 100.0, SALT_STEP)
     return FeedPlan(
         keep_g=keep,
         flours=divide(flour_g, blend, step),
         water_g=water_g,
+        juice_g=juice_g,
         salt_g=salt_g,
-        total_g=round(keep + flour_g + water_g + salt_g, 6),
-        ratio=ratio_as_weighed(keep, flour_g, water_g),
-        fresh_hydration_percent=round(100.0 * water_g / flour_g, 1),
+        total_g=round(keep + flour_g + water_g + juice_g + salt_g, 6),
+        ratio=ratio_as_weighed(keep, flour_g, water_g + juice_g),
+        fresh_hydration_percent=round(100.0 * (water_g + juice_g) / flour_g, 1) if flour_g else None,
     )
 
 
@@ -112,91 +161,64 @@ def ratio_as_weighed(keep_g: float, flour_g: float, water_g: float) -> str:
     return ":".join(f"{round(part, 2):g}" for part in parts)
 
 
-class ScaleAct(StrEnum):
-    """One act at the scale. `take_out` goes down to the seed; the others add."""
+# --- from the other ends ---
 
-    EMPTY_JAR = "empty_jar"
-    TAKE_OUT = "take_out"
-    ADD_WATER = "add_water"
-    ADD_FLOUR = "add_flour"
-    ADD_SALT = "add_salt"
+
+def seed_for_total(total_g: float, ratio: Ratio) -> float:
+    """The seed, in g, of which a feed by `ratio` makes `total_g`."""
+    return grams(total_g, "total_g") * ratio.seed / ratio.whole
+
+
+def seed_for_jar(vessel: Vessel, ratio: Ratio, likely_rise: float = ROOM_WANTED) -> float:
+    """The most seed, in g, whose feed by `ratio` can rise `likely_rise` times in this jar."""
+    return seed_for_total(headroom(vessel, 1.0, likely_rise).most_total_g, ratio)
+
+
+def seed_for_flour(flour_g: float, ratio: Ratio) -> float:
+    """The seed, in g, that what is left of the flour can feed by `ratio`."""
+    return grams(flour_g, "flour_g") * ratio.seed / ratio.flour
+
+
+def water_for_hydration(
+    seed_g: float, seed_hydration_percent: float, flour_g: float, hydration_percent: float
+) -> float:
+    """The water, in g, that brings the whole jar to `hydration_percent`, what the seed carries in counted.
+
+    Raises Refusal when the seed alone is already too wet for it.
+    """
+    within(hydration_percent, LEAST_HYDRATION, MOST_HYDRATION, "hydration_percent")
+    within(seed_hydration_percent, LEAST_HYDRATION, MOST_HYDRATION, "seed_hydration_percent")
+    seed_flour = grams(seed_g, "seed_g") / (1.0 + seed_hydration_percent / 100.0)
+    water = (seed_flour + grams(flour_g, "flour_g")) * hydration_percent / 100.0 - (seed_g - seed_flour)
+    if water < 0:
+        least = 100.0 * (seed_g - seed_flour) / (seed_flour + flour_g)
+        raise Refusal(RefusalCode.OUT_OF_RANGE, "hydration_percent", {"least": round(least, 1), "most": MOST_HYDRATION})
+    return water
 
 
 @dataclass(frozen=True)
-class ScaleStep:
-    """An act, the grams it adds (negative when taken out, 0 when not known), and the reading after it."""
+class From:
+    """Where a feed's size comes from: the seed, the total wanted, what the jar takes, or the flour that is left."""
 
-    do: ScaleAct
-    flour: Flour | None
-    add_g: float
-    scale_shows_g: float
-
-
-def scale_walk(plan: FeedPlan, tare_g: float, there_is_g: float | None = None) -> tuple[ScaleStep, ...]:
-    """The readings of one feed in the jar itself, in the order of good practice: take out, water, flour, salt.
-
-    `tare_g` is the empty jar's weight (0 when the scale was zeroed with it), `there_is_g` what it holds now.
-    """
-    shows = round(tare_g + plan.keep_g, 6)
-    if plan.keep_g:
-        out = round(plan.keep_g - there_is_g, 6) if there_is_g is not None else 0.0
-        steps = [ScaleStep(ScaleAct.TAKE_OUT, None, min(0.0, out), shows)]
-    else:
-        steps = [ScaleStep(ScaleAct.EMPTY_JAR, None, 0.0, shows)]
-    additions: list[tuple[ScaleAct, Flour | None, float]] = [(ScaleAct.ADD_WATER, None, plan.water_g)]
-    additions += [(ScaleAct.ADD_FLOUR, part.flour, part.g) for part in plan.flours]
-    additions += [(ScaleAct.ADD_SALT, None, plan.salt_g)] if plan.salt_g else []
-    for act, flour, add_g in additions:
-        shows = round(shows + add_g, 6)
-        steps.append(ScaleStep(act, flour, add_g, shows))
-    return tuple(steps)
+    seed_g: float | None = None
+    total_g: float | None = None
+    vessel: Vessel | None = None
+    flour_g: float | None = None
 
 
-@dataclass(frozen=True)
-class Mend:
-    """What brings a feed back to its ratio.
-
-    `add_*` are grams to add to what is in; `extra_g` is what that costs beyond the plan. `worth_it` is false for a slip
-    within 2 g or 3 % of the amount that went wrong. `ratio_as_is` is what it is without mending.
-    """
-
-    worth_it: bool
-    add_flour_g: float
-    add_water_g: float
-    extra_g: float
-    total_g: float
-    ratio_as_is: str
-    ratio_mended: str
-
-
-def mend(ratio: Ratio, keep_g: float, *, flour_g: float | None, water_g: float | None, step: float = 1.0) -> Mend:
-    """How to make a feed even again after what really went in; None for what has not been poured yet.
-
-    Nothing is taken out (flour cannot be): the amount that is furthest over sets the size and the others follow it.
-    Seed is never added, since it has gone to the discard: a little less seed only makes it a little slower.
-    """
-    _known_step(step)
-    keep = grams(keep_g, "keep_g")
-    flour = grams(flour_g or 0.0, "flour_g")
-    water = grams(water_g or 0.0, "water_g")
-    planned_unit = keep / ratio.seed
-    unit = max(planned_unit, flour / ratio.flour, water / ratio.water)
-    add_flour = on_scale(max(0.0, unit * ratio.flour - flour), step)
-    add_water = on_scale(max(0.0, unit * ratio.water - water), step)
-    mended_total = keep + flour + water + add_flour + add_water
-    planned_total = keep + planned_unit * (ratio.flour + ratio.water)
-    slips = [
-        abs(poured - planned_unit * part)
-        for given, poured, part in ((flour_g, flour, ratio.flour), (water_g, water, ratio.water))
-        if given is not None and abs(poured - planned_unit * part) > SLIP_SHARE * planned_unit * part
-    ]
-    even_already = add_flour == 0 and add_water == 0
-    return Mend(
-        worth_it=not even_already and max(slips, default=0.0) > SLIP_G,
-        add_flour_g=add_flour,
-        add_water_g=add_water,
-        extra_g=round(max(0.0, mended_total - planned_total), 6),
-        total_g=round(mended_total, 6),
-        ratio_as_is=ratio_as_weighed(keep, flour, water),
-        ratio_mended=ratio_as_weighed(keep, flour + add_flour, water + add_water),
-    )
+def seed_from(size: From, ratio: Ratio) -> float:
+    """The seed in g, from the one end that is given. Raises Refusal when none or several are."""
+    ends: list[Callable[[], float]] = []
+    if size.seed_g is not None:
+        ends.append(lambda: grams(size.seed_g or 0.0, "keep_g"))
+    if size.total_g is not None:
+        ends.append(lambda: seed_for_total(size.total_g or 0.0, ratio))
+    if size.flour_g is not None:
+        ends.append(lambda: seed_for_flour(size.flour_g or 0.0, ratio))
+    if size.vessel is not None:
+        vessel = size.vessel
+        ends.append(lambda: seed_for_jar(vessel, ratio))
+    if len(ends) != 1:
+        known = "one of keep, total, flour, jar"
+        raise Refusal(RefusalCode.DOES_NOT_FIT_TOGETHER, "keep_g", {"known": known})
+    return ends[0]()

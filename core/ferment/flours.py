@@ -1,4 +1,4 @@
-"""Kinds of flour, blends of them by weight, and what a cup of each weighs."""
+"""Kinds of flour, blends of them by weight, and what a spoon or a cup of each weighs."""
 
 from __future__ import annotations
 
@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
-from .quantities import grams, on_scale, steps_of
+from .quantities import MILLILITRES_PER, Unit, from_grams, grams, on_scale, steps_of, to_grams
 from .refusal import Refusal, RefusalCode
 
 
@@ -69,6 +69,20 @@ def blend_of(parts: Mapping[str, float], field: str = "blend") -> Blend:
     if whole <= 0:
         raise Refusal(RefusalCode.NO_FLOUR, field)
     return tuple(FlourShare(flour, part / whole) for flour, part in weighed.items() if part > 0)
+
+
+def g_per_ml(blend: Blend) -> float:
+    """How heavy a level cup of a blend is by volume: the flours' own weights, each by its share of the weight."""
+    return 1.0 / sum(part.share * MILLILITRES_PER[Unit.CUP] / GRAMS_PER_CUP[part.flour] for part in blend)
+
+
+def flour_to_grams(value: float, unit: Unit, blend: Blend) -> float:
+    """`2 tbsp` of rye in grams. Weight beats volume: how a cup was filled moves it by a tenth (common practice)."""
+    return to_grams(value, unit, g_per_ml(blend))
+
+
+def flour_from_grams(g: float, unit: Unit, blend: Blend) -> float:
+    return from_grams(g, unit, g_per_ml(blend))
 
 
 def divide(total_g: float, blend: Blend, step: float) -> FlourLot:

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from datetime import datetime
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime
 from enum import StrEnum
 
 from .flours import FlourLot, weight
@@ -52,7 +52,10 @@ class Thickness(StrEnum):
 
 @dataclass(frozen=True)
 class Feed:
-    """A first mix (`keep_g` 0) or a feed, with what really went in. `line_mm` is the measured line, when it was."""
+    """A first mix (`keep_g` 0, or a culture from outside) or a feed, with what really went in.
+
+    `line_mm` is the measured line, when it was. `juice_g` is the acid juice that stood in for water.
+    """
 
     id: str
     at: datetime
@@ -61,6 +64,11 @@ class Feed:
     water_g: float
     salt_g: float
     line_mm: float | None
+    juice_g: float = 0.0
+
+    @property
+    def liquid_g(self) -> float:
+        return self.water_g + self.juice_g
 
     @property
     def flour_g(self) -> float:
@@ -68,7 +76,7 @@ class Feed:
 
     @property
     def total_g(self) -> float:
-        return self.keep_g + self.flour_g + self.water_g + self.salt_g
+        return self.keep_g + self.flour_g + self.liquid_g + self.salt_g
 
 
 @dataclass(frozen=True)
@@ -97,14 +105,45 @@ class Bin:
     at: datetime
 
 
-Entry = Feed | Look | Bin
+class DeedKind(StrEnum):
+    """What else a baker does with a jar. Going cold or warm is a change of place that may last."""
+
+    STIRRED = "stirred"
+    SKIPPED = "skipped"
+    TO_FRIDGE = "to_fridge"
+    TO_COUNTER = "to_counter"
+
+
+@dataclass(frozen=True)
+class Deed:
+    """An act that adds nothing: stirred, a step of the plan skipped, moved into the cold or out of it."""
+
+    id: str
+    at: datetime
+    deed: DeedKind
+
+
+@dataclass(frozen=True)
+class Leave:
+    """The baker leaves the jar alone until a moment: nothing is due before it."""
+
+    id: str
+    at: datetime
+    until: datetime
+
+
+Entry = Feed | Look | Deed | Leave | Bin
 Log = tuple[Entry, ...]
 
 
 def in_order(log: Log) -> Log:
-    """The log by time. Entries of one minute stand as practised: look, then feed, then bin; never as they came in."""
-    rank = {Look: 0, Feed: 1, Bin: 2}
-    return tuple(sorted(log, key=lambda entry: (entry.at, rank[type(entry)], entry.id)))
+    """The log by time, in UTC. Entries of one minute stand as practised: look, stir, feed, leave; never as they came.
+
+    In UTC, because hours between two moments of one zone are read off the wall, where clocks are changed.
+    """
+    rank = {Look: 0, Deed: 1, Feed: 2, Leave: 3, Bin: 4}
+    moments: Log = tuple(replace(entry, at=entry.at.astimezone(UTC)) for entry in log)
+    return tuple(sorted(moments, key=lambda entry: (entry.at, rank[type(entry)], entry.id)))
 
 
 def feeds_of(log: Log) -> tuple[Feed, ...]:

@@ -6,18 +6,17 @@ import math
 from collections.abc import Mapping
 from enum import StrEnum
 
-from .refusal import within
+from .refusal import Refusal, RefusalCode, within
 
 LEAST_G = 0.0
 MOST_G = 10_000.0
 
 
-class MassUnit(StrEnum):
+class Unit(StrEnum):
+    """What a baker measures an amount in. A volume becomes a weight only by what is in it (see `flours`)."""
+
     GRAM = "g"
     OUNCE = "oz"
-
-
-class VolumeUnit(StrEnum):
     MILLILITRE = "ml"
     TEASPOON = "tsp"
     TABLESPOON = "tbsp"
@@ -25,29 +24,29 @@ class VolumeUnit(StrEnum):
 
 
 # International avoirdupois ounce and US customary volumes, exact by definition (NIST Special Publication 811, app. B).
-GRAMS_PER: Mapping[MassUnit, float] = {MassUnit.GRAM: 1.0, MassUnit.OUNCE: 28.349523125}
-MILLILITRES_PER: Mapping[VolumeUnit, float] = {
-    VolumeUnit.MILLILITRE: 1.0,
-    VolumeUnit.TEASPOON: 4.92892159375,
-    VolumeUnit.TABLESPOON: 14.78676478125,
-    VolumeUnit.CUP: 236.5882365,
+GRAMS_PER: Mapping[Unit, float] = {Unit.GRAM: 1.0, Unit.OUNCE: 28.349523125}
+MILLILITRES_PER: Mapping[Unit, float] = {
+    Unit.MILLILITRE: 1.0,
+    Unit.TEASPOON: 4.92892159375,
+    Unit.TABLESPOON: 14.78676478125,
+    Unit.CUP: 236.5882365,
 }
 
 
-def to_grams(value: float, unit: MassUnit) -> float:
-    return value * GRAMS_PER[unit]
+def unit_named(name: str, field: str = "unit") -> Unit:
+    try:
+        return Unit(name)
+    except ValueError:
+        raise Refusal(RefusalCode.UNKNOWN_UNIT, field, {"given": name[:40], "known": ", ".join(Unit)}) from None
 
 
-def from_grams(grams: float, unit: MassUnit) -> float:
-    return grams / GRAMS_PER[unit]
+def to_grams(value: float, unit: Unit, g_per_ml: float = 1.0) -> float:
+    """An amount in grams; `g_per_ml` is how heavy the thing is by volume (water 1)."""
+    return value * (GRAMS_PER[unit] if unit in GRAMS_PER else MILLILITRES_PER[unit] * g_per_ml)
 
 
-def to_millilitres(value: float, unit: VolumeUnit) -> float:
-    return value * MILLILITRES_PER[unit]
-
-
-def from_millilitres(millilitres: float, unit: VolumeUnit) -> float:
-    return millilitres / MILLILITRES_PER[unit]
+def from_grams(grams: float, unit: Unit, g_per_ml: float = 1.0) -> float:
+    return grams / to_grams(1.0, unit, g_per_ml)
 
 
 def to_celsius(fahrenheit: float) -> float:
@@ -65,7 +64,8 @@ def grams(value: float, field: str, *, least: float = LEAST_G) -> float:
 
 def steps_of(value: float, step: float) -> int:
     """How many scale steps `value` is, to the nearest; halves go up, as on a scale's display."""
-    return math.floor(value / step + 0.5)
+    # A sum of tenths must not fall under its half by the last bit of a float.
+    return math.floor(round(value / step, 9) + 0.5)
 
 
 def on_scale(value: float, step: float) -> float:

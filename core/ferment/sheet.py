@@ -4,17 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from datetime import datetime
 
-from .assessment import Setup
-from .contents import EMPTY
-from .feeding import FeedPlan, Mend, Ratio, ScaleStep, mend, plan_feed, plan_mix, scale_walk
+from .feeding import FeedPlan, Ratio, ratio_as_weighed
 from .flours import Flour, FlourGrams, weight
-from .ledger import replay
 from .log import Log
-from .methods import family_named
-from .protocol import settle
+from .mending import Mend, mend
+from .protocol.method import Into
 from .quantities import grams
+from .setups import Setup, course_of, feed_now, ledger_of
 from .vessel import ROOM_WANTED, line_mm, room_times
+from .weighing import ScaleStep, WalkStyle, scale_walk
 
 
 @dataclass(frozen=True)
@@ -41,38 +41,49 @@ class Sheet:
     room_is_tight: bool
 
 
-def sheet(setup: Setup, log: Log, went_in: WentIn) -> Sheet:
+def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime) -> Sheet:
     """The feed sheet for this moment of the weighing. Raises Refusal for amounts that no kitchen means."""
-    course = settle(family_named(setup.family), setup.choices)
-    ledger = replay(setup.vessel, log)
-    there_is = (ledger.contents if ledger.rounds else EMPTY).total_g
-    if not ledger.rounds:
-        plan = plan_mix(course.mix_flour_g, course.mix_hydration_percent, course.blend, step=setup.scale_step)
-        # A first mix keeps nothing, so its flour stands in for the seed and only flour and water are held together.
-        ratio, unit_g = Ratio(1, 1, course.mix_hydration_percent / 100.0), course.mix_flour_g
-    else:
-        kept = min(course.keep_g, there_is) if went_in.keep_g is None else grams(went_in.keep_g, "keep_g")
-        plan = plan_feed(kept, course.ratio, course.blend, step=setup.scale_step)
-        ratio, unit_g = course.ratio, plan.keep_g
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
+    kept = None if went_in.keep_g is None else grams(went_in.keep_g, "keep_g")
+    fed = feed_now(setup, course, ledger, now, kept)
+    plan = fed.plan
     real = _as_it_went(plan, went_in)
-    mended = None
-    if went_in.flours:
-        # Water goes in before flour: a slip in the flour is held against the water that is in.
-        mended = mend(ratio, unit_g, flour_g=weight(real.flours), water_g=real.water_g, step=setup.scale_step)
-    elif went_in.water_g is not None:
-        mended = mend(ratio, unit_g, flour_g=None, water_g=real.water_g, step=setup.scale_step)
+    there_is = ledger.contents.total_g if ledger.rounds else None
+    clean = fed.stage is not None and any(isinstance(act, Into) for act in fed.stage.do)
+    style = WalkStyle.CLEAN_JAR if clean else WalkStyle.IN_THE_JAR
     tare = setup.vessel.tare_g
-    walks = zip(scale_walk(plan, tare, there_is if ledger.rounds else None), scale_walk(real, tare), strict=True)
+    walks = zip(scale_walk(plan, tare, there_is, style), scale_walk(real, tare, there_is, style), strict=True)
     line = line_mm(setup.vessel, real.total_g)
     room = room_times(setup.vessel, line)
     return Sheet(
         plan=plan,
         scale_walk=tuple(replace(step, scale_shows_g=so_far.scale_shows_g) for step, so_far in walks),
-        mend=mended,
+        mend=_mended(plan, real, went_in, setup.scale_step),
         line_mm=line,
         room_times=room,
         room_is_tight=room < ROOM_WANTED,
     )
+
+
+def _mended(plan: FeedPlan, real: FeedPlan, went_in: WentIn, step: float) -> Mend | None:
+    if not plan.flour_g or not plan.liquid_g:
+        return None
+    # A first mix keeps nothing, so its flour stands in for the seed and only flour and water are held together.
+    unit = plan.keep_g or plan.flour_g
+    ratio = Ratio(unit, plan.flour_g, plan.liquid_g)
+    mended = None
+    if went_in.flours:
+        # Water goes in before flour: a slip in the flour is held against the water that is in.
+        mended = mend(ratio, unit, flour_g=weight(real.flours), water_g=real.liquid_g, step=step)
+    elif went_in.water_g is not None:
+        mended = mend(ratio, unit, flour_g=None, water_g=real.liquid_g, step=step)
+    if mended is None or plan.keep_g:
+        return mended
+    as_is = ratio_as_weighed(0.0, real.flour_g if went_in.flours else 0.0, real.liquid_g)
+    after = ratio_as_weighed(0.0, real.flour_g + mended.add_flour_g, real.liquid_g + mended.add_water_g)
+    total = round(mended.total_g - unit, 6)
+    return replace(mended, ratio_as_is=as_is if went_in.flours else "0:0:1", ratio_mended=after, total_g=total)
 
 
 def _as_it_went(plan: FeedPlan, went_in: WentIn) -> FeedPlan:
@@ -81,5 +92,5 @@ def _as_it_went(plan: FeedPlan, went_in: WentIn) -> FeedPlan:
         FlourGrams(part.flour, grams(poured.get(part.flour, part.g), f"flours.{part.flour}")) for part in plan.flours
     )
     water_g = plan.water_g if went_in.water_g is None else grams(went_in.water_g, "water_g")
-    total_g = plan.keep_g + weight(flours) + water_g + plan.salt_g
+    total_g = plan.keep_g + weight(flours) + water_g + plan.juice_g + plan.salt_g
     return replace(plan, flours=flours, water_g=water_g, total_g=round(total_g, 6))

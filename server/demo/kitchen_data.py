@@ -6,13 +6,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from ferment.assessment import Setup
 from ferment.flours import Flour, blend_of, divide
 from ferment.log import Bubbles, Smell, Thickness, Top
-from ferment.protocol import Choices
+from ferment.protocol.options import Choices
+from ferment.setups import Setup
 from ferment.vessel import LevelUnit, Vessel
-from logbook.bodies import BinBody, FeedBody, FlourBody, LevelBody, LookBody
-from logbook.services import Body
+from logbook.bodies import AnyBody, BinBody, FeedBody, FlourBody, LevelBody, LookBody
 
 FEW, THROUGHOUT, FROTH = Bubbles.FEW, Bubbles.THROUGHOUT, Bubbles.FROTH
 BATTER, THIN = Thickness.THICK_BATTER, Thickness.THIN_BATTER
@@ -61,10 +60,17 @@ class DemoJar:
         return start.replace(minute=start.minute // 5 * 5, second=0, microsecond=0)
 
     def setup(self, starts_at: datetime) -> Setup:
-        choices = Choices(self.every_h, self.seed_g, {flour.value: part for flour, part in self.blend.items()})
-        return Setup("equal_parts", choices, self.vessel, starts_at)
+        blend = {flour.value: part for flour, part in self.blend.items()}
+        choices: Choices = {
+            "every_hours": self.every_h,
+            "seed_grams": self.seed_g,
+            "start_grams": self.seed_g,
+            "first_blend": blend,
+            "blend": blend,
+        }
+        return Setup("equal_parts", choices, self.vessel, starts_at, warmth_c=21.0)
 
-    def log(self, now: datetime) -> Iterator[Body]:
+    def log(self, now: datetime) -> Iterator[AnyBody]:
         start = self.starts_at(now)
         for number, feed in enumerate(self.feeds):
             at = start + timedelta(hours=feed.at_h)

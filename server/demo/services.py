@@ -12,6 +12,7 @@ from django.http import HttpRequest
 from accounts import services as accounts
 from kitchen import services as kitchen
 from logbook import services as logbook
+from logbook.bodies import AnyBody
 from problems import Problem, ServerProblem
 
 from .kitchen_data import JARS, DemoJar
@@ -47,5 +48,5 @@ def _id(*parts: str) -> UUID:
     return uuid5(NAMESPACE, "/".join(parts))
 
 
-def _entries(jar: DemoJar, now: datetime) -> list[tuple[UUID, logbook.Body]]:
+def _entries(jar: DemoJar, now: datetime) -> list[tuple[UUID, AnyBody]]:
     return [(_id(jar.name, str(number)), body) for number, body in enumerate(jar.log(now))]

@@ -41,9 +41,9 @@ def read_jar(request: Baker, jar_id: UUID) -> OpenJarOut:
 
 @router.post("/preview", response={200: AssessmentOut, 422: ProblemsOut})
 def preview(request: Baker, payload: PreviewIn) -> AssessmentOut:
-    return services.preview(setup_in(payload), timezone.now())
+    return services.preview(setup_in(payload, request.auth), timezone.now())
 
 
 @router.post("/jars/{jar_id}/weigh", response={200: SheetOut, 404: ProblemsOut, 422: ProblemsOut})
 def weigh(request: Baker, jar_id: UUID, payload: WeighIn) -> SheetOut:
-    return services.weigh(request.auth, jar_id, went_in(payload))
+    return services.weigh(request.auth, jar_id, went_in(payload), timezone.now())

@@ -8,7 +8,8 @@ from uuid import UUID
 
 from accounts.services import Account
 from ferment.admission import admit_setup
-from ferment.assessment import Assessment, Setup, assess
+from ferment.assessment import Assessment, assess
+from ferment.setups import Setup
 from ferment.sheet import Sheet, WentIn, sheet
 from kitchen.services import JarCard, all_jars, jar_of
 from logbook.services import Recorded, entries_of, logs_of
@@ -48,7 +49,7 @@ def preview(setup: Setup, now: datetime) -> Assessment:
     return assess(setup, (), now)
 
 
-def weigh(account: Account, jar_id: UUID, went_in: WentIn) -> Sheet:
+def weigh(account: Account, jar_id: UUID, went_in: WentIn, now: datetime) -> Sheet:
     """The feed sheet with what has gone in so far."""
     card = jar_of(account, jar_id)
-    return sheet(card.setup, logs_of([card.id])[card.id], went_in)
+    return sheet(card.setup, logs_of([card.id])[card.id], went_in, now)

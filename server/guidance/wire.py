@@ -12,7 +12,7 @@ from accounts.services import Account
 from accounts.wire import Request
 from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
 from ferment.flours import Flour
-from ferment.protocol import Normal
+from ferment.protocol.method import Normal
 from ferment.sheet import Sheet, WentIn
 from ferment.signs import Finding
 from kitchen.wire import JarBody, JarOut, card_out, setup_in

@@ -24,7 +24,7 @@ def read_catalogue(request: HttpRequest) -> CatalogueOut:
 
 @router.post("/jars", response={200: JarOut, 409: ProblemsOut, 422: ProblemsOut})
 def plan_jar(request: Baker, payload: NewJarIn) -> JarOut:
-    card = services.plan_jar(request.auth, payload.id, payload.name, setup_in(payload), timezone.now())
+    card = services.plan_jar(request.auth, payload.id, payload.name, setup_in(payload, request.auth), timezone.now())
     return card_out(card)
 
 

@@ -26,6 +26,8 @@ class Jar(models.Model):
     volume_ml = models.FloatField()
     height_mm = models.FloatField()
     scale_step = models.FloatField()
+    size = models.FloatField(default=1.0)
+    warmth_c = models.FloatField(default=22.0)
     starts_at = models.DateTimeField()
     put_away_at = models.DateTimeField(null=True)
     made_at = models.DateTimeField(auto_now_add=True)

@@ -2,18 +2,19 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
+from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
 
 from accounts.services import Account
 from ferment.admission import admit_setup
-from ferment.assessment import Setup
-from ferment.flours import Flour
+from ferment.hours import Hours, waking_hours
 from ferment.methods import FAMILIES
-from ferment.protocol import BlendOption, Choices, Family, GramsOption, HoursOption
+from ferment.protocol.method import Method
+from ferment.setups import Setup
 from ferment.vessel import Vessel
 from problems import Problem, ServerProblem, not_found
 
@@ -37,19 +38,25 @@ def kitchen_of(account: Account) -> UUID:
     return kitchen.id
 
 
+def hours_of(account: Account) -> Hours:
+    """When the baker can be at the jars: awake, in the account's time zone."""
+    return waking_hours(ZoneInfo(account.time_zone))
+
+
 def all_jars(account: Account) -> list[JarCard]:
     """Every jar, those put away too, in the order of their making."""
-    return [_card(jar) for jar in Jar.objects.filter(kitchen__owner=account).order_by("made_at", "id")]
+    jars = Jar.objects.filter(kitchen__owner=account).order_by("made_at", "id")
+    return [_card(jar, account) for jar in jars]
 
 
 def jar_of(account: Account, jar_id: UUID) -> JarCard:
     """Raises Problem (not found) for what is not there and for another account's jar alike."""
-    return _card(_own(account, jar_id))
+    return _card(_own(account, jar_id), account)
 
 
 def lock_jar(account: Account, jar_id: UUID) -> JarCard:
     """The same, holding the jar's row until the transaction ends: two devices write one after the other."""
-    return _card(_own(account, jar_id, lock=True))
+    return _card(_own(account, jar_id, lock=True), account)
 
 
 def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime) -> JarCard:
@@ -59,12 +66,12 @@ def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datet
         admit_setup(setup, now)
         try:
             with transaction.atomic():
-                return _card(_make(account, jar_id, name, setup))
+                return _card(_make(account, jar_id, name, setup), account)
         except IntegrityError:
             there = Jar.objects.select_related("kitchen").get(id=jar_id)
     if there.kitchen.owner_id != account.pk:
         raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
-    return _card(there)
+    return _card(there, account)
 
 
 def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: bool) -> JarCard:
@@ -72,7 +79,7 @@ def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: boo
     jar = _own(account, jar_id)
     jar.put_away_at = None if on_shelf else now
     jar.save(update_fields=["put_away_at"])
-    return _card(jar)
+    return _card(jar, account)
 
 
 def remove_jars(account: Account) -> None:
@@ -86,11 +93,13 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
         kitchen_id=kitchen_of(account),
         name=name,
         family=setup.family,
-        choices=asdict(setup.choices),
+        choices=dict(setup.choices),
         tare_g=setup.vessel.tare_g,
         volume_ml=setup.vessel.volume_ml,
         height_mm=setup.vessel.height_mm,
         scale_step=setup.scale_step,
+        size=setup.size,
+        warmth_c=setup.warmth_c,
         starts_at=setup.starts_at,
     )
 
@@ -107,41 +116,20 @@ def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
     return jar
 
 
-def _card(jar: Jar) -> JarCard:
-    vessel = Vessel(jar.tare_g, jar.volume_ml, jar.height_mm)
-    setup = Setup(jar.family, Choices(**jar.choices), vessel, jar.starts_at, jar.scale_step)
+def _card(jar: Jar, account: Account) -> JarCard:
+    setup = Setup(
+        family=jar.family,
+        choices=jar.choices,
+        vessel=Vessel(jar.tare_g, jar.volume_ml, jar.height_mm),
+        starts_at=jar.starts_at,
+        scale_step=jar.scale_step,
+        size=jar.size,
+        hours=hours_of(account),
+        warmth_c=jar.warmth_c,
+    )
     return JarCard(jar.id, jar.kitchen_id, jar.name, setup, jar.put_away_at is None)
 
 
-@dataclass(frozen=True)
-class FamilyCard:
-    """A family as the New jar place offers it."""
-
-    code: str
-    origin: str
-    hours: tuple[int, ...]
-    usual_hours: int
-    least_seed_g: float
-    most_seed_g: float
-    usual_seed_g: float
-    usual_blend: dict[Flour, float]
-
-
-def catalogue() -> list[FamilyCard]:
-    return [_family_card(family) for family in FAMILIES]
-
-
-def _family_card(family: Family) -> FamilyCard:
-    hours = next(option for option in family.options if isinstance(option, HoursOption))
-    seed = next(option for option in family.options if isinstance(option, GramsOption))
-    blend = next(option for option in family.options if isinstance(option, BlendOption))
-    return FamilyCard(
-        code=family.code,
-        origin=family.origin,
-        hours=hours.choices,
-        usual_hours=hours.default,
-        least_seed_g=seed.least,
-        most_seed_g=seed.most,
-        usual_seed_g=seed.default,
-        usual_blend={part.flour: part.share for part in blend.default},
-    )
+def catalogue() -> tuple[Method, ...]:
+    """The families to choose from."""
+    return FAMILIES

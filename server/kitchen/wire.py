@@ -2,39 +2,40 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Mapping
 from dataclasses import asdict
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Literal
 from uuid import UUID
 
 from ninja import Schema
 from pydantic import Field
 
+from accounts.services import Account
 from accounts.wire import Moment, Name, Request
-from ferment.assessment import Setup
 from ferment.flours import Flour
-from ferment.protocol import Choices, Origin
+from ferment.protocol.method import Days, Method, Origin, Thing
+from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
+from ferment.setups import Setup
 from ferment.vessel import Vessel
 
-from .services import FamilyCard, JarCard
+from .services import JarCard, hours_of
 
-
-class ChoicesBody(Request):
-    every_hours: int
-    seed_grams: float
-    blend: Annotated[dict[str, float], Field(max_length=8)]
+Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
 
 
 class JarBody(Request):
-    """A jar as planned: its method and its glass. Grams, ml, mm inside."""
+    """A jar as planned: its method with what was chosen of it, its glass, and where it stands. Grams, ml, mm, °C."""
 
     name: Name
     family: Annotated[str, Field(max_length=40)]
-    choices: ChoicesBody
+    choices: Annotated[dict[str, Choice], Field(max_length=30)]
     tare_g: float
     volume_ml: float
     height_mm: float
     scale_step: float
+    size: float
+    warmth_c: float
     starts_at: Moment
 
 
@@ -50,26 +51,54 @@ class JarOut(Schema):
     id: UUID
     name: str
     family: str
-    choices: ChoicesBody
+    choices: dict[str, Choice]
     tare_g: float
     volume_ml: float
     height_mm: float
     scale_step: float
+    size: float
+    warmth_c: float
     starts_at: datetime
     on_shelf: bool
 
 
+class NumberOptionOut(Schema):
+    """A number to choose, or one of `choices` where there are any."""
+
+    kind: Literal["number"]
+    code: OptionCode
+    scale: Scale
+    least: float
+    most: float
+    default: float
+    choices: list[float]
+
+
+class PickOptionOut(Schema):
+    kind: Literal["pick"]
+    code: OptionCode
+    choices: list[Pick]
+    default: Pick
+
+
+class BlendOptionOut(Schema):
+    kind: Literal["blend"]
+    code: OptionCode
+    default: dict[Flour, float]
+
+
+OptionOut = Annotated[NumberOptionOut | PickOptionOut | BlendOptionOut, Field(discriminator="kind")]
+
+
 class FamilyOut(Schema):
-    """A family of methods with what can be chosen and what is usual."""
+    """A family of methods with what can be chosen of it; days until ready at the warmth it is made for."""
 
     code: str
     origin: Origin
-    hours: list[int]
-    usual_hours: int
-    least_seed_g: float
-    most_seed_g: float
-    usual_seed_g: float
-    usual_blend: dict[Flour, float]
+    options: list[OptionOut]
+    needs: list[Thing]
+    ready: Days
+    wants_c: float | None
 
 
 class CatalogueOut(Schema):
@@ -77,13 +106,16 @@ class CatalogueOut(Schema):
     flours: list[Flour]
 
 
-def setup_in(body: JarBody) -> Setup:
+def setup_in(body: JarBody, account: Account) -> Setup:
     return Setup(
         family=body.family,
-        choices=Choices(body.choices.every_hours, body.choices.seed_grams, body.choices.blend),
+        choices=body.choices,
         vessel=Vessel(body.tare_g, body.volume_ml, body.height_mm),
         starts_at=body.starts_at,
         scale_step=body.scale_step,
+        size=body.size,
+        hours=hours_of(account),
+        warmth_c=body.warmth_c,
     )
 
 
@@ -93,15 +125,41 @@ def card_out(card: JarCard) -> JarOut:
         id=card.id,
         name=card.name,
         family=setup.family,
-        choices=ChoicesBody.model_validate(asdict(setup.choices)),
+        choices={code: dict(value) if isinstance(value, Mapping) else value for code, value in setup.choices.items()},
         tare_g=setup.vessel.tare_g,
         volume_ml=setup.vessel.volume_ml,
         height_mm=setup.vessel.height_mm,
         scale_step=setup.scale_step,
+        size=setup.size,
+        warmth_c=setup.warmth_c,
         starts_at=setup.starts_at,
         on_shelf=card.on_shelf,
     )
 
 
-def catalogue_out(cards: list[FamilyCard]) -> CatalogueOut:
-    return CatalogueOut(families=[FamilyOut(**asdict(card)) for card in cards], flours=list(Flour))
+def _option_out(option: Option) -> NumberOptionOut | PickOptionOut | BlendOptionOut:
+    match option:
+        case NumberOption():
+            return NumberOptionOut(kind="number", **asdict(option))
+        case PickOption():
+            return PickOptionOut(kind="pick", **asdict(option))
+        case BlendOption():
+            shares = {part.flour: part.share for part in option.default}
+            return BlendOptionOut(kind="blend", code=option.code, default=shares)
+
+
+def catalogue_out(families: Iterable[Method]) -> CatalogueOut:
+    return CatalogueOut(
+        families=[
+            FamilyOut(
+                code=family.code,
+                origin=family.origin,
+                options=[_option_out(option) for option in family.options],
+                needs=list(family.needs),
+                ready=family.ready,
+                wants_c=family.wants_c,
+            )
+            for family in families
+        ],
+        flours=list(Flour),
+    )

@@ -9,7 +9,7 @@ from pydantic import Field, StringConstraints, TypeAdapter
 
 from accounts.wire import Moment, PlainText, Request
 from ferment.flours import Flour, FlourGrams
-from ferment.log import Bin, Bubbles, Entry, Feed, Look, Smell, Thickness, Top
+from ferment.log import Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Look, Smell, Thickness, Top
 from ferment.vessel import Level, LevelUnit
 
 MOST_NOTE = 2_000
@@ -34,6 +34,7 @@ class FeedBody(Request):
     keep_g: float
     flours: Annotated[list[FlourBody], Field(max_length=8)]
     water_g: float
+    juice_g: float = 0.0
     salt_g: float
     line_mm: float | None
     note: Note
@@ -52,6 +53,24 @@ class LookBody(Request):
     note: Note
 
 
+class DeedBody(Request):
+    """An act that adds nothing: stirred, a step skipped, moved into the cold or out of it."""
+
+    kind: Literal["deed"]
+    at: Moment
+    deed: DeedKind
+    note: Note
+
+
+class LeaveBody(Request):
+    """Left alone until a moment: nothing is due before it."""
+
+    kind: Literal["leave"]
+    at: Moment
+    until: Moment
+    note: Note
+
+
 class BinBody(Request):
     """The end of the jar."""
 
@@ -60,15 +79,18 @@ class BinBody(Request):
     note: Note
 
 
-EntryBody = Annotated[FeedBody | LookBody | BinBody, Field(discriminator="kind")]
-_ADAPTER: TypeAdapter[FeedBody | LookBody | BinBody] = TypeAdapter(EntryBody)
+AnyBody = FeedBody | LookBody | DeedBody | LeaveBody | BinBody
+EntryBody = Annotated[AnyBody, Field(discriminator="kind")]
+_ADAPTER: TypeAdapter[AnyBody] = TypeAdapter(EntryBody)
 
 
-def to_core(entry_id: UUID, body: FeedBody | LookBody | BinBody) -> Entry:
+def to_core(entry_id: UUID, body: AnyBody) -> Entry:
     match body:
         case FeedBody():
             flours = tuple(FlourGrams(part.flour, part.g) for part in body.flours)
-            return Feed(str(entry_id), body.at, body.keep_g, flours, body.water_g, body.salt_g, body.line_mm)
+            return Feed(
+                str(entry_id), body.at, body.keep_g, flours, body.water_g, body.salt_g, body.line_mm, body.juice_g
+            )
         case LookBody():
             level = Level(body.level.value, body.level.unit) if body.level else None
             return Look(
@@ -81,14 +103,18 @@ def to_core(entry_id: UUID, body: FeedBody | LookBody | BinBody) -> Entry:
                 body.thickness,
                 bool(body.note.strip()),
             )
+        case DeedBody():
+            return Deed(str(entry_id), body.at, body.deed)
+        case LeaveBody():
+            return Leave(str(entry_id), body.at, body.until)
         case BinBody():
             return Bin(str(entry_id), body.at)
 
 
-def to_stored(body: FeedBody | LookBody | BinBody) -> dict[str, object]:
+def to_stored(body: AnyBody) -> dict[str, object]:
     """What the `body` column holds: all but the columns of its own."""
     return body.model_dump(mode="json", exclude={"kind", "at"})
 
 
-def from_stored(kind: str, at: object, stored: dict[str, object]) -> FeedBody | LookBody | BinBody:
+def from_stored(kind: str, at: object, stored: dict[str, object]) -> AnyBody:
     return _ADAPTER.validate_python({**stored, "kind": kind, "at": at})

@@ -16,10 +16,8 @@ from ferment.refusal import Fact
 from kitchen.services import JarCard, jar_of, lock_jar
 from problems import Problem, ServerProblem, not_found
 
-from .bodies import BinBody, FeedBody, LookBody, from_stored, to_core, to_stored
+from .bodies import AnyBody, FeedBody, from_stored, to_core, to_stored
 from .models import Change, Entry
-
-Body = FeedBody | LookBody | BinBody
 
 
 @dataclass(frozen=True)
@@ -29,7 +27,7 @@ class Recorded:
     id: UUID
     jar_id: UUID
     revision: int
-    body: Body
+    body: AnyBody
     recorded_at: datetime
     recorded_by: str | None
     withdrawn: bool
@@ -40,13 +38,13 @@ class Changed:
     """What an entry said before a change."""
 
     what: str
-    body: Body
+    body: AnyBody
     made_at: datetime
     made_by: str | None
 
 
 def record(
-    account: Account, jar_id: UUID, entry_id: UUID, body: Body, seen_feed: UUID | None, now: datetime
+    account: Account, jar_id: UUID, entry_id: UUID, body: AnyBody, seen_feed: UUID | None, now: datetime
 ) -> Recorded:
     """Write a new entry. The same id again gives the entry that is there.
 
@@ -79,7 +77,7 @@ def record(
         return _recorded(there)
 
 
-def amend(account: Account, entry_id: UUID, seen_revision: int, body: Body, now: datetime) -> Recorded:
+def amend(account: Account, entry_id: UUID, seen_revision: int, body: AnyBody, now: datetime) -> Recorded:
     """Correct an entry, keeping what it said. Sent twice it changes once; a change by another device is shown first."""
     with transaction.atomic():
         card, entry = _own(account, entry_id)
@@ -146,7 +144,7 @@ def entries_of(jar_id: UUID) -> list[Recorded]:
     return [_recorded(row) for row in rows]
 
 
-def lay_log(card: JarCard, entries: Iterable[tuple[UUID, Body]], now: datetime) -> None:
+def lay_log(card: JarCard, entries: Iterable[tuple[UUID, AnyBody]], now: datetime) -> None:
     """Write a whole log at once, each entry checked as if it were recorded at its own time. Nobody's name is on it."""
     so_far: log.Log = ()
     rows = []
@@ -178,7 +176,7 @@ def _core_log(rows: Iterable[Entry]) -> log.Log:
     return tuple(_to_core(row) for row in rows)
 
 
-def _check_meanwhile(rows: Sequence[Entry], body: Body, seen_feed: UUID | None) -> None:
+def _check_meanwhile(rows: Sequence[Entry], body: AnyBody, seen_feed: UUID | None) -> None:
     if not isinstance(body, FeedBody):
         return
     feeds = log.feeds_of(_core_log(rows))
@@ -189,7 +187,7 @@ def _check_meanwhile(rows: Sequence[Entry], body: Body, seen_feed: UUID | None) 
             "at": last.at.isoformat(),
             "keep_g": last.keep_g,
             "flour_g": last.flour_g,
-            "water_g": last.water_g,
+            "water_g": last.liquid_g,
         }
         raise Problem(ServerProblem.FED_MEANWHILE, "at", status=409, facts=facts)
 

@@ -38,7 +38,7 @@ CODES: Mapping[str, str] = {
     "uuid_type": ServerProblem.NOT_ACCEPTED,
 }
 # Parts of a place that are ours and the library's, not the baker's: where the value came from, and union tags.
-NOT_FIELDS = frozenset({"body", "path", "query", "payload", "entry", "feed", "look", "bin"})
+NOT_FIELDS = frozenset({"body", "path", "query", "payload", "entry", "feed", "look", "deed", "leave", "bin"})
 
 
 def problems(errors: Iterable[Mapping[str, Any]]) -> list[dict[str, object]]:

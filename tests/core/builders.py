@@ -6,10 +6,9 @@ from datetime import UTC, datetime, timedelta
 
 from hypothesis import strategies as st
 
-from ferment.assessment import Setup
 from ferment.flours import Flour, FlourGrams, FlourLot
 from ferment.log import Feed, Log, Look, Top
-from ferment.protocol import Choices
+from ferment.setups import Setup
 from ferment.vessel import Level, LevelUnit, Vessel
 
 START = datetime(2026, 3, 2, 8, 0, tzinfo=UTC)
@@ -21,7 +20,15 @@ def hours(count: float) -> timedelta:
 
 
 def setup(every_h: int = 24, seed_g: float = 30.0, blend: dict[str, float] | None = None) -> Setup:
-    return Setup("equal_parts", Choices(every_h, seed_g, blend or {"white": 1.0}), VESSEL, START)
+    flours = blend or {"white": 1.0}
+    choices = {
+        "every_hours": float(every_h),
+        "seed_grams": seed_g,
+        "start_grams": seed_g,
+        "blend": flours,
+        "first_blend": flours,
+    }
+    return Setup("equal_parts", choices, VESSEL, START)
 
 
 def lot(**grams: float) -> FlourLot:

@@ -7,7 +7,7 @@ from unittest import TestCase
 from ferment.assessment import Move, assess
 from ferment.log import Bin, Top
 from ferment.planner import StepState
-from ferment.protocol import Normal
+from ferment.protocol.method import Normal
 
 from .builders import START, daily, feed, first_mix, hours, look, setup
 

@@ -10,6 +10,9 @@ import tempfile
 from pathlib import Path
 from unittest import TestCase
 
+from ferment.methods import family_named
+from ferment.protocol.written import to_json
+
 CORE = Path(__file__).resolve().parents[2] / "core"
 
 
@@ -51,6 +54,76 @@ class CommandLine(TestCase):
             code, answer = run("hydration", "--steps", str(path))
         self.assertEqual((code, [after["hydration_percent"] for after in answer["after"]]), (0, [150.0, 150.0, 120.0]))
 
+    def test_feed_from_the_other_ends(self) -> None:
+        for end, value, keep in (("--total", "100", 20.0), ("--flour", "40", 20.0), ("--jar-ml", "500", 44.0)):
+            with self.subTest(end):
+                code, answer = run("feed", end, value, "--ratio", "1:2:2")
+                self.assertEqual((code, answer["keep_g"]), (0, keep))
+
+    def test_build(self) -> None:
+        code, answer = run("build", "--target", "150", "--reserve", "5")
+        self.assertEqual((code, answer["seed_g"], answer["total_g"]), (0, 5.0, 155.0))
+        self.assertEqual([feed["total_g"] for feed in answer["feeds"]], [55.0, 155.0])
+
+    def test_convert(self) -> None:
+        code, answer = run("convert", "--value", "1", "--unit", "cup", "--of", "rye=1")
+        self.assertEqual((code, answer["g"], answer["tbsp"]), (0, 128.0, 16.0))
+        self.assertEqual(run("convert", "--value", "2", "--unit", "oz")[1]["g"], 56.699)
+
+    def test_methods(self) -> None:
+        families = run("methods")[1]["families"]
+        self.assertEqual(len(families), 13)
+        self.assertEqual(families[0]["code"], "equal_parts")
+        self.assertTrue(all(family["options"] and family["ready"] for family in families))
+
+    def test_compare(self) -> None:
+        _, answer = run("compare", "--start", "2026-03-02T08:00", "--tz", "Europe/Lisbon")
+        told = {one["family"]: one for one in answer["families"]}
+        self.assertEqual(len(told), 13)
+        clockwork = [one for one in told.values() if one["origin"] == "flour_and_water" and one["family"] != "spoons"]
+        least = min(clockwork, key=lambda one: float(one["flour_g"]))
+        self.assertEqual(least["family"], "when_hungry")
+
+    def test_plan(self) -> None:
+        options = ("--option", "way=long", "--option", "start_grams=100", "--option", "blend=white:1")
+        where = ("--start", "2026-03-27T20:00", "--tz", "Europe/Lisbon", "--hours", "07:00-09:00,19:00-22:30")
+        code, answer = run("plan", "wet_rye", *options, *where)
+        self.assertEqual(code, 0)
+        first, *_, last = answer["steps"]
+        self.assertEqual(first["due"], "2026-03-27T20:00:00+00:00")
+        self.assertEqual([doing["do"] for doing in first["do"]], ["add_water", "add_flour"])
+        self.assertEqual((first["waits_for"], first["expect"]), (["clock"], "wetting"))
+        self.assertEqual(last["due"][10:], "T21:00:00+01:00")
+        self.assertEqual(answer["steps"][5]["waits_for"], [{"sight": "risen_and_fallen", "times": 1.5}])
+        self.assertGreater(last["running"]["discard_g"], 500)
+
+    def test_plan_to_the_size_of_a_jar(self) -> None:
+        small = run("plan", "wet_rye", "--start", "2026-03-02T08:00", "--jar-ml", "370")[1]
+        fullest = max(step["total_g"] for step in small["steps"] if step["total_g"])
+        self.assertTrue(150 < fullest <= 370 * 1.1 / 2.5 + 1)
+
+    def test_a_bakers_own_method(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder, "own.json")
+            own = to_json(family_named("when_hungry"))
+            path.write_text(json.dumps({**own, "code": "my_own"}), encoding="utf-8")
+            code, answer = run("plan", str(path), "--start", "2026-03-02T08:00")
+            self.assertEqual((code, answer["family"]), (0, "my_own"))
+            grows = json.loads(json.dumps(own))
+            grows["phases"][2]["do"][0] = {"kind": "keep_all"}
+            late = json.loads(json.dumps(own))
+            late["phases"][2]["after"]["latest_h"] = "whenever"
+            for broken, code_, field in (
+                (grows, "method_unsound", "phases[2]"),
+                (late, "method_form", "phases[2].after.latest_h"),
+                ({**own, "despertar_method": 9}, "method_too_new", "despertar_method"),
+            ):
+                path.write_text(json.dumps(broken), encoding="utf-8")
+                with self.subTest(field):
+                    exit_code, answer = run("plan", str(path), "--start", "2026-03-02T08:00")
+                    self.assertEqual((exit_code, answer["error"]["code"]), (2, code_))
+                    self.assertEqual(answer["error"]["field"], field)
+
     def test_refusals_have_one_shape_and_exit_2(self) -> None:
         cases = (
             (("feed", "--keep", "20", "--ratio", "1:1"), "ratio_two_parts", "ratio"),
@@ -60,6 +133,15 @@ class CommandLine(TestCase):
             (("feed", "--keep", "20", "--ratio", "1:1:1", "--blend", "rye=much"), "not_a_number", "blend"),
             (("feed", "--keep", "much", "--ratio", "1:1:1"), "usage", "command"),
             (("dance",), "usage", "command"),
+            (("feed", "--ratio", "1:2:2"), "does_not_fit_together", "keep_g"),
+            (("plan", "by_moonlight", "--start", "2026-03-02T08:00"), "unknown_family", "family"),
+            (("plan", "wet_rye", "--start", "soon"), "time_out_of_range", "start"),
+            (("plan", "wet_rye", "--start", "2026-03-02", "--tz", "Moon/Sea"), "not_a_choice", "tz"),
+            (("plan", "wet_rye", "--start", "2026-03-02", "--hours", "early"), "hours_form", "hours"),
+            (("plan", "wet_rye", "--start", "2026-03-02", "--temp", "99"), "out_of_range", "warmth_c"),
+            (("plan", "wet_rye", "--start", "2026-03-02", "--option", "moon=1"), "unknown_option", "moon"),
+            (("plan", "/nowhere/own.json", "--start", "2026-03-02"), "method_form", "family"),
+            (("convert", "--value", "1", "--unit", "stone"), "unknown_unit", "unit"),
             (("hydration", "--steps", "/nowhere/steps.json"), "unknown_step", "steps"),
         )
         for arguments, code, field in cases:

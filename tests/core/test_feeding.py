@@ -8,11 +8,25 @@ from unittest import TestCase
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from ferment.feeding import Ratio, ScaleAct, mend, parse_ratio, plan_feed, plan_mix, ratio_as_weighed, scale_walk
+from ferment.contents import EMPTY
+from ferment.feeding import (
+    From,
+    Ratio,
+    parse_ratio,
+    plan_feed,
+    plan_mix,
+    ratio_as_weighed,
+    seed_for_jar,
+    seed_from,
+    water_for_hydration,
+)
+from ferment.mending import mend
+from ferment.vessel import ROOM_WANTED, headroom
+from ferment.weighing import ScaleAct, WalkStyle, scale_walk, tare_from_reference
 from ferment.flours import blend_of, weight
 from ferment.refusal import Refusal, RefusalCode
 
-from .builders import blends, grams
+from .builders import VESSEL, blends, grams, lot
 
 WHITE = blend_of({"white": 1})
 ratios = st.builds(Ratio, st.just(1.0), st.floats(0.5, 10.0), st.floats(0.4, 10.0))
@@ -90,6 +104,67 @@ class Walk(TestCase):
     def test_first_mix_begins_with_the_empty_jar(self) -> None:
         walk = scale_walk(plan_mix(50, 100, WHITE), 200)
         self.assertEqual([step.do for step in walk], [ScaleAct.EMPTY_JAR, ScaleAct.ADD_WATER, ScaleAct.ADD_FLOUR])
+
+    def test_into_a_clean_jar(self) -> None:
+        """The seed is spooned over: the clean jar's own weight first."""
+        walk = scale_walk(plan_feed(30, parse_ratio("1:1:1"), WHITE), 180, 90, WalkStyle.CLEAN_JAR)
+        acts = [(step.do, step.scale_shows_g) for step in walk]
+        self.assertEqual(acts[:2], [(ScaleAct.EMPTY_JAR, 180.0), (ScaleAct.ADD_SEED, 210.0)])
+        self.assertEqual(acts[-1][1], 270.0)
+
+    def test_against_the_reference(self) -> None:
+        """Jar and mix weighed together once (10 + 10 g): keeping 20 g is the same reading again (common practice)."""
+        tare = tare_from_reference(212.0, 20.0)
+        walk = scale_walk(plan_feed(20, Ratio(20, 22, 20), WHITE), tare, 62, WalkStyle.REFERENCE)
+        self.assertEqual([step.scale_shows_g for step in walk], [212.0, 232.0, 254.0])
+        with self.assertRaises(Refusal):
+            tare_from_reference(15.0, 20.0)
+
+    def test_a_culture_goes_in_first(self) -> None:
+        walk = scale_walk(plan_feed(5, parse_ratio("1:5:5"), WHITE), 100)
+        self.assertEqual(
+            [step.do for step in walk],
+            [ScaleAct.EMPTY_JAR, ScaleAct.ADD_CULTURE, ScaleAct.ADD_WATER, ScaleAct.ADD_FLOUR],
+        )
+
+
+class FromTheOtherEnds(TestCase):
+    RATIO = Ratio(1, 2, 2)
+
+    def test_each_end_alone(self) -> None:
+        cases = ((From(seed_g=20), 20.0), (From(total_g=100), 20.0), (From(flour_g=40), 20.0))
+        for size, seed in cases:
+            with self.subTest(size):
+                self.assertAlmostEqual(seed_from(size, self.RATIO), seed)
+        for size in (From(), From(seed_g=20, total_g=100)):
+            with self.subTest(size), self.assertRaises(Refusal) as caught:
+                seed_from(size, self.RATIO)
+            self.assertEqual(caught.exception.code, RefusalCode.DOES_NOT_FIT_TOGETHER)
+
+    @given(ratios, st.floats(1.5, 3.0))
+    def test_as_much_as_the_jar_takes(self, ratio: Ratio, rise: float) -> None:
+        seed = seed_for_jar(VESSEL, ratio, rise)
+        total = seed * ratio.whole
+        self.assertTrue(headroom(VESSEL, total, rise).fits)
+        self.assertFalse(headroom(VESSEL, total * 1.1, rise).fits)
+        self.assertGreaterEqual(seed_from(From(vessel=VESSEL), ratio), seed_for_jar(VESSEL, ratio, ROOM_WANTED))
+
+    @given(grams, st.floats(60, 200), grams, st.floats(60, 200))
+    def test_the_whole_jar_comes_to_the_hydration(
+        self, seed: float, seed_hydration: float, flour: float, wanted: float
+    ) -> None:
+        try:
+            water = water_for_hydration(seed, seed_hydration, flour, wanted)
+        except Refusal as refusal:
+            self.assertGreater(float(refusal.facts["least"]), wanted - 0.1)
+            return
+        seed_flour = seed / (1 + seed_hydration / 100)
+        jar = EMPTY.add(lot(white=seed_flour), seed - seed_flour).add(lot(rye=flour), water)
+        self.assertAlmostEqual(jar.hydration_percent or 0.0, wanted, places=5)
+
+    def test_thickening_a_wet_seed(self) -> None:
+        """100 g at 150 % with 40 g of flour is whole at 100 % with 20 g of water, not with 40."""
+        self.assertAlmostEqual(water_for_hydration(100, 150, 40, 100), 20.0)
 
 
 class Mending(TestCase):

@@ -7,7 +7,17 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ferment.flours import GRAMS_PER_CUP, Flour, blend_of, combine, divide, weight
+from ferment.flours import (
+    GRAMS_PER_CUP,
+    Flour,
+    blend_of,
+    combine,
+    divide,
+    flour_from_grams,
+    flour_to_grams,
+    weight,
+)
+from ferment.quantities import Unit
 from ferment.refusal import Refusal, RefusalCode
 
 from .builders import blends, lot, lots
@@ -23,6 +33,21 @@ class Cups(TestCase):
 
     def test_every_flour_has_a_weight(self) -> None:
         self.assertEqual(set(GRAMS_PER_CUP), set(Flour))
+
+    def test_a_cup_has_sixteen_tablespoons(self) -> None:
+        rye = blend_of({"rye": 1})
+        self.assertAlmostEqual(flour_to_grams(16, Unit.TABLESPOON, rye), 128.0)
+        self.assertAlmostEqual(flour_from_grams(64.0, Unit.CUP, rye), 0.5)
+
+    def test_a_blend_by_weight(self) -> None:
+        """Half and half by weight of 128 and 125 g/cup: by volume, so the harmonic mean."""
+        both = blend_of({"rye": 1, "white": 1})
+        self.assertAlmostEqual(flour_to_grams(1, Unit.CUP, both), 2 / (1 / 128 + 1 / 125))
+
+    @given(blends, st.floats(0.1, 50), st.sampled_from(list(Unit)))
+    def test_both_ways(self, parts: dict[str, float], value: float, unit: Unit) -> None:
+        blend = blend_of(parts)
+        self.assertAlmostEqual(flour_from_grams(flour_to_grams(value, unit, blend), unit, blend), value, places=6)
 
 
 class Blends(TestCase):

@@ -8,18 +8,19 @@ from ferment.flours import Flour
 from ferment.refusal import Refusal
 from ferment.sheet import WentIn, sheet
 
-from .builders import daily, setup
+from .builders import START, daily, hours, setup
 
 MIXED = setup(blend={"spelt": 2, "rye": 1})
+NOW = START + hours(70)
 AS_PLANNED = WentIn(None, None, {})
 
 
 class Weighing(TestCase):
     def readings(self, went_in: WentIn) -> list[float]:
-        return [step.scale_shows_g for step in sheet(MIXED, daily(2), went_in).scale_walk]
+        return [step.scale_shows_g for step in sheet(MIXED, daily(2), went_in, NOW).scale_walk]
 
     def test_as_planned(self) -> None:
-        found = sheet(MIXED, daily(2), AS_PLANNED)
+        found = sheet(MIXED, daily(2), AS_PLANNED, NOW)
         self.assertEqual(self.readings(AS_PLANNED), [442.0, 472.0, 492.0, 502.0])
         self.assertIsNone(found.mend)
 
@@ -30,26 +31,26 @@ class Weighing(TestCase):
         """26 g of spelt instead of 20: the rye is weighed onto it, and 6 g more water keeps it even."""
         went_in = WentIn(None, None, {Flour.SPELT: 26.0})
         self.assertEqual(self.readings(went_in), [442.0, 472.0, 498.0, 508.0])
-        mended = sheet(MIXED, daily(2), went_in).mend
+        mended = sheet(MIXED, daily(2), went_in, NOW).mend
         assert mended is not None
         self.assertEqual((mended.worth_it, mended.add_water_g, mended.add_flour_g), (True, 6.0, 0.0))
 
     def test_water_first(self) -> None:
-        mended = sheet(MIXED, daily(2), WentIn(None, 35.0, {})).mend
+        mended = sheet(MIXED, daily(2), WentIn(None, 35.0, {}), NOW).mend
         assert mended is not None
         self.assertEqual((mended.add_flour_g, mended.add_water_g), (35.0, 0.0))
 
     def test_once_mended_it_is_even(self) -> None:
-        mended = sheet(MIXED, daily(2), WentIn(None, 36.0, {Flour.SPELT: 26.0})).mend
+        mended = sheet(MIXED, daily(2), WentIn(None, 36.0, {Flour.SPELT: 26.0}), NOW).mend
         assert mended is not None
         self.assertFalse(mended.worth_it)
 
     def test_first_mix(self) -> None:
-        mended = sheet(MIXED, (), WentIn(None, None, {Flour.SPELT: 30.0})).mend
+        mended = sheet(MIXED, (), WentIn(None, None, {Flour.SPELT: 30.0}), NOW).mend
         assert mended is not None
         self.assertEqual(mended.add_water_g, 10.0)
 
     def test_refusals_name_the_flour(self) -> None:
         with self.assertRaises(Refusal) as caught:
-            sheet(MIXED, daily(2), WentIn(None, None, {Flour.RYE: -3.0}))
+            sheet(MIXED, daily(2), WentIn(None, None, {Flour.RYE: -3.0}), NOW)
         self.assertEqual(caught.exception.field, "flours.rye")

@@ -8,14 +8,29 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ferment.refusal import Refusal, RefusalCode
-from ferment.vessel import Level, LevelUnit, Vessel, as_times, check_vessel, line_mm, most_grams, room_times
+from ferment.vessel import (
+    PASTE_G_PER_ML,
+    Level,
+    LevelUnit,
+    Vessel,
+    as_times,
+    check_vessel,
+    headroom,
+    height_at,
+    line_mm,
+    most_grams,
+    room_times,
+    volume_at,
+)
 
 from .builders import VESSEL
 
 
 class Levels(TestCase):
     def test_doubled_in_every_unit(self) -> None:
-        for value, unit in ((2.0, LevelUnit.TIMES), (100.0, LevelUnit.PERCENT), (70.0, LevelUnit.MM)):
+        doubled = volume_at(VESSEL, 70.0)
+        units = ((2.0, LevelUnit.TIMES), (100.0, LevelUnit.PERCENT), (70.0, LevelUnit.MM), (doubled, LevelUnit.ML))
+        for value, unit in units:
             with self.subTest(unit):
                 self.assertAlmostEqual(as_times(Level(value, unit), VESSEL, 35.0), 2.0)
 
@@ -56,7 +71,45 @@ class Room(TestCase):
             (Vessel(-1, 500, 120), "tare_g"),
             (Vessel(400, 5, 120), "volume_ml"),
             (Vessel(400, 500, 2_000), "height_mm"),
+            (Vessel(400, 500, 120, 5.0), "flare"),
         ):
             with self.subTest(field), self.assertRaises(Refusal) as caught:
                 check_vessel(vessel)
             self.assertEqual(caught.exception.field, field)
+
+
+class Tapered(TestCase):
+    CUP = Vessel(100.0, 300.0, 100.0, flare=1.4)
+
+    @given(st.floats(0.5, 2.0), st.floats(1.0, 99.0))
+    def test_height_and_volume_are_each_others_inverse(self, flare: float, mm: float) -> None:
+        vessel = Vessel(100.0, 300.0, 100.0, flare)
+        self.assertAlmostEqual(height_at(vessel, volume_at(vessel, mm)), mm, places=6)
+
+    def test_a_frustum_by_the_books(self) -> None:
+        """V = pi h (R1^2 + R1 R2 + R2^2) / 3, the volume of a cone's frustum in any table of solids."""
+        low, high, height = 3.0, 4.2, 10.0
+        whole = 3.141592653589793 * height * (low**2 + low * high + high**2) / 3
+        middle = (low + high) / 2
+        half = 3.141592653589793 * height / 2 * (low**2 + low * middle + middle**2) / 3
+        self.assertAlmostEqual(volume_at(Vessel(0, whole, 100, high / low), 50.0), half, places=6)
+
+    def test_a_height_in_a_jar_that_opens_is_more_than_it_looks(self) -> None:
+        line = line_mm(self.CUP, 100.0)
+        self.assertGreater(as_times(Level(2.0, LevelUnit.TIMES), self.CUP, line), 2.0)
+        at_line = volume_at(self.CUP, line)
+        self.assertAlmostEqual(as_times(Level(2 * at_line, LevelUnit.ML), self.CUP, line), 2.0)
+        self.assertAlmostEqual(room_times(self.CUP, line), 300.0 / at_line)
+
+
+class Headroom(TestCase):
+    def test_fits(self) -> None:
+        self.assertTrue(headroom(VESSEL, 90.0).fits)
+
+    def test_what_does_when_it_does_not(self) -> None:
+        found = headroom(VESSEL, 400.0, likely_rise=2.5)
+        self.assertFalse(found.fits)
+        self.assertTrue(headroom(VESSEL, found.most_total_g, 2.5).fits)
+        larger = Vessel(VESSEL.tare_g, found.least_volume_ml, VESSEL.height_mm)
+        self.assertTrue(headroom(larger, 400.0, 2.5).fits)
+        self.assertAlmostEqual(found.room_times, 500.0 * PASTE_G_PER_ML / 400.0)

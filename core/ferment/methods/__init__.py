@@ -2,16 +2,44 @@
 
 from __future__ import annotations
 
-from ..protocol import Family
+from ..protocol.method import Method
 from ..refusal import Refusal, RefusalCode
-from . import equal_parts
+from . import (
+    acid_start,
+    by_feel,
+    dried_soak,
+    dried_spoons,
+    equal_parts,
+    on_signs,
+    slow_build,
+    small_seed,
+    spoons,
+    stiff_warm,
+    wake_and_keep,
+    wet_rye,
+    when_hungry,
+)
 
-FAMILIES: tuple[Family, ...] = (equal_parts.FAMILY,)
+FAMILIES: tuple[Method, ...] = (
+    equal_parts.METHOD,
+    wet_rye.METHOD,
+    on_signs.METHOD,
+    when_hungry.METHOD,
+    acid_start.METHOD,
+    small_seed.METHOD,
+    spoons.METHOD,
+    by_feel.METHOD,
+    slow_build.METHOD,
+    stiff_warm.METHOD,
+    dried_soak.METHOD,
+    dried_spoons.METHOD,
+    wake_and_keep.METHOD,
+)
+_BY_CODE = {family.code: family for family in FAMILIES}
 
 
-def family_named(code: str) -> Family:
+def family_named(code: str) -> Method:
     """Raises Refusal with the families that there are."""
-    for family in FAMILIES:
-        if family.code == code:
-            return family
-    raise Refusal(RefusalCode.UNKNOWN_FAMILY, "family", {"known": ", ".join(family.code for family in FAMILIES)})
+    if code not in _BY_CODE:
+        raise Refusal(RefusalCode.UNKNOWN_FAMILY, "family", {"known": ", ".join(_BY_CODE)})
+    return _BY_CODE[code]

@@ -1,0 +1,76 @@
+"""Dried flakes, soaked: three hours in water, then flour, built up or refreshed (common practice)."""
+
+from __future__ import annotations
+
+from ..protocol.method import (
+    Add,
+    BlendFrom,
+    Days,
+    FromOption,
+    Into,
+    Keep,
+    KeepAll,
+    Measure,
+    Method,
+    OfKept,
+    Only,
+    Origin,
+    Phase,
+    PutIn,
+    Stir,
+    Thing,
+    Turns,
+    Wait,
+    Way,
+)
+from ..protocol.options import BlendOption, NumberOption, OptionCode, Pick, PickOption, Scale
+from ..quantities import Unit
+from .shorthand import DRIED_JAR, FOR_EVER, NOW, clock, every, parts
+
+BUILD = Only(OptionCode.WAY, (Pick.BUILD_UP,))
+REFRESH = Only(OptionCode.WAY, (Pick.REFRESH,))
+FLAKES = FromOption(OptionCode.CULTURE_GRAMS)
+SEED = FromOption(OptionCode.SEED_GRAMS)
+FIRST = BlendFrom(OptionCode.FIRST_BLEND)
+LATER = BlendFrom(OptionCode.BLEND)
+HALF_WAY = Wait(1.5, 1, 2)
+
+
+def both(grams: float) -> Add:
+    return Add(Measure(grams), Measure(grams), LATER)
+
+
+METHOD = Method(
+    code="dried_soak",
+    origin=Origin.DRIED,
+    options=(
+        PickOption(OptionCode.WAY, (Pick.REFRESH, Pick.BUILD_UP), Pick.REFRESH),
+        NumberOption(OptionCode.CULTURE_GRAMS, Scale.GRAMS, 1, 30, 3),
+        NumberOption(OptionCode.SEED_GRAMS, Scale.GRAMS, 5, 200, 20),
+        NumberOption(OptionCode.EVERY_HOURS, Scale.HOURS, 12, 24, 24, choices=(24, 12)),
+        BlendOption(OptionCode.FIRST_BLEND, parts(white=1, whole_wheat=1)),
+        BlendOption(OptionCode.BLEND, parts(white=1, whole_wheat=1)),
+    ),
+    phases=(
+        Phase("soak_ounces", NOW, (PutIn(FLAKES), Add(None, Measure(2, Unit.OUNCE), FIRST)), only=(BUILD,)),
+        Phase("soak", NOW, (PutIn(FLAKES), Add(None, FromOption(OptionCode.SEED_GRAMS, 2), FIRST)), only=(REFRESH,)),
+        Phase("stir_half_way", HALF_WAY, (Stir(),)),
+        Phase("flour_ounces", HALF_WAY, (KeepAll(), Add(Measure(1, Unit.OUNCE), None, FIRST)), only=(BUILD,)),
+        Phase("flour", HALF_WAY, (KeepAll(), Add(SEED, None, FIRST)), only=(REFRESH,)),
+        Phase("up_30", clock(24), (KeepAll(), both(30)), Turns(usual=2, most=2), (BUILD,)),
+        Phase("up_50", Wait(18, 12, 24), (KeepAll(), both(50)), only=(BUILD,)),
+        Phase("up_50_again", clock(12), (KeepAll(), both(50)), only=(BUILD,)),
+        Phase("keep", every(), (Keep(Measure(100)), both(50)), FOR_EVER, (BUILD,)),
+        Phase(
+            "refresh",
+            every(),
+            (Keep(SEED), Into(), Add(OfKept(1), OfKept(1), LATER)),
+            FOR_EVER,
+            (REFRESH,),
+        ),
+    ),
+    expect=DRIED_JAR,
+    needs=(Thing.SCALE, Thing.CULTURE),
+    ready=Days(4, 5, 8),
+    ways=(Way(OptionCode.WAY, Pick.BUILD_UP, Days(5, 6, 9)),),
+)

@@ -1,0 +1,202 @@
+"""Where a course stands: its stage, its turns, what the next wait counts from; moved on by what the log holds."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+
+from ..hours import Hours, fit
+from ..ledger import Ledger, Round
+from ..protocol.course import Bench, Course, Poured, Stage
+from ..protocol.method import Otherwise
+from ..protocol.sights import Evidence, Seen, first_seen, holds
+
+HOUR = timedelta(hours=1)
+# In the fridge a jar goes at about a tenth of its pace (common practice: a fourteenth to a seventh).
+COLD_PACE = 0.1
+# After a sign, or past the latest time for one, an act is as good for this share of the usual wait, two hours at least.
+GRACE_SHARE = 0.25
+LEAST_GRACE = timedelta(hours=2)
+# What two feeds this close together are: one and one too many, not a turn of the method.
+EXTRA_WITHIN = 0.5
+
+
+@dataclass(frozen=True)
+class Window:
+    """When the next turn is due; `seen` is the look that showed its sign, `waiting` is true while that is to come.
+
+    `overdue_h` says by how long the sign is later than its latest time; `moved` by how far the baker's hours moved it.
+    """
+
+    due: datetime
+    earliest: datetime
+    latest: datetime
+    fits: bool = True
+    seen: Seen | None = None
+    waiting: bool = False
+    overdue_h: float = 0.0
+    moved: timedelta = timedelta()
+
+
+@dataclass(frozen=True)
+class Standing:
+    """`index` is None at the end of the course. `last` is when the last turn was done: the wait counts from it."""
+
+    index: int | None
+    turns: int
+    last: datetime | None
+    start: datetime | None
+    round: int
+    jar_g: float
+    first: Poured | None
+    before: Poured | None
+    left_until: datetime | None = None
+    cold_since: datetime | None = None
+    cold: timedelta = timedelta()
+    food_share: float = 1.0
+
+    @property
+    def bench(self) -> Bench:
+        return Bench(self.jar_g, self.first, self.before)
+
+
+AT_THE_START = Standing(0, 0, None, None, -1, 0.0, None, None)
+
+
+class Sightings:
+    """What was seen, by feed."""
+
+    def __init__(self, ledger: Ledger) -> None:
+        self.rounds = [_seen(turn) for turn in ledger.rounds]
+
+    def until(self, round_index: int, now: datetime) -> Evidence:
+        if round_index < 0:
+            return Evidence((), ())
+        return Evidence(
+            [one for one in self.rounds[round_index] if one.at <= now],
+            self.rounds[max(0, round_index - 9) : round_index],
+        )
+
+
+def _seen(turn: Round) -> list[Seen]:
+    times = {reading.look.id: reading.times for reading in turn.readings}
+    return [
+        Seen(
+            look.id,
+            look.at,
+            (look.at - turn.feed.at) / HOUR,
+            times.get(look.id),
+            look.bubbles,
+            look.top,
+            look.thickness,
+        )
+        for look in turn.looks
+    ]
+
+
+def stage_of(course: Course, standing: Standing) -> Stage | None:
+    return None if standing.index is None else course.stages[standing.index]
+
+
+def after_turn(course: Course, standing: Standing, at: datetime) -> Standing:
+    """One turn of the stage was done (or skipped) at a moment."""
+    stage = stage_of(course, standing)
+    assert stage is not None
+    turns = standing.turns + 1
+    moved = replace(standing, turns=turns, last=at, start=standing.start or at, left_until=None, food_share=1.0)
+    if stage.turns.most is not None and turns >= stage.turns.most:
+        return _next_stage(course, moved)
+    return moved
+
+
+def _next_stage(course: Course, standing: Standing) -> Standing:
+    assert standing.index is not None
+    return replace(standing, index=course.after(standing.index), turns=0)
+
+
+def on_sight(course: Course, standing: Standing, evidence: Evidence) -> Standing:
+    """On to the next stage when enough turns are done and what ends them is seen."""
+    stage = stage_of(course, standing)
+    if stage is None or stage.turns.until is None or standing.turns < stage.turns.least:
+        return standing
+    return _next_stage(course, standing) if holds(stage.turns.until, evidence) else standing
+
+
+def poured(standing: Standing, flour_g: float, liquid_g: float, jar_g: float) -> Standing:
+    """A feed went in. What a soak lacks of flour or water comes with the next act and counts to the same first mix."""
+    now = Poured(flour_g, liquid_g)
+    first = standing.first
+    if first is None:
+        first = now
+    elif not first.flour_g or not first.liquid_g:
+        first = Poured(first.flour_g + flour_g, first.liquid_g + liquid_g)
+    return replace(standing, jar_g=jar_g, first=first, before=now)
+
+
+def window(
+    course: Course, standing: Standing, starts_at: datetime, evidence: Evidence, now: datetime, hours: Hours
+) -> Window:
+    """When the next turn is due, from what is known at `now`.
+
+    Intervals count in hours that pass, so a change of clocks does not stretch one. A wait in the rhythm of the first
+    mix takes the beat nearest to a full interval, inside the window, so that a late act is caught up over the next ones
+    and moves no other. At last it is fitted into the baker's hours.
+    """
+    stage = stage_of(course, standing)
+    assert stage is not None
+    wait, last = stage.wait, standing.last
+    if last is None:
+        # The first act waits for the baker, not for a clock: it is due from the chosen start on and never late.
+        return Window(starts_at, starts_at, max(starts_at, now))
+    cold = standing.cold * (1.0 - COLD_PACE)
+    earliest, latest = last + wait.earliest + cold, last + wait.latest + cold
+    due = last + wait.usual + cold
+    if wait.beat and not cold:
+        due = _on_beat(standing, wait.usual, earliest, latest)
+    if standing.food_share < 1.0:
+        # Half a meal is eaten sooner; not sooner than in half the time.
+        share = max(0.5, standing.food_share)
+        earliest, due = last + (earliest - last) * share, last + (due - last) * share
+    found = Window(due, earliest, latest)
+    if wait.sight is not None:
+        found = _by_sight(stage, found, evidence, now)
+    if standing.left_until is not None and standing.left_until > found.earliest:
+        until = standing.left_until
+        found = replace(
+            found, earliest=until, due=max(found.due, until), latest=max(found.latest, until + _grace(stage))
+        )
+    return _in_hours(found, hours)
+
+
+def _on_beat(standing: Standing, every: timedelta, earliest: datetime, latest: datetime) -> datetime:
+    assert standing.start is not None
+    assert standing.last is not None
+    beats = round((standing.last + every - standing.start) / every)
+    return min(max(standing.start + beats * every, earliest), latest)
+
+
+def _grace(stage: Stage) -> timedelta:
+    return max(LEAST_GRACE, stage.wait.usual * GRACE_SHARE)
+
+
+def _by_sight(stage: Stage, by_clock: Window, evidence: Evidence, now: datetime) -> Window:
+    wait = stage.wait
+    assert wait.sight is not None
+    seen = first_seen(wait.sight, evidence)
+    if seen is not None:
+        due = max(seen.at, by_clock.earliest)
+        return replace(by_clock, due=due, earliest=due, latest=max(by_clock.latest, due + _grace(stage)), seen=seen)
+    if now <= by_clock.latest:
+        return replace(by_clock, waiting=True)
+    if wait.otherwise is Otherwise.DO_IT:
+        due = by_clock.latest
+        return replace(by_clock, due=due, earliest=due, latest=due + _grace(stage))
+    overdue = now - by_clock.latest
+    rounds = overdue // wait.more + 1
+    latest = by_clock.latest + rounds * wait.more
+    return replace(by_clock, due=latest, latest=latest, waiting=True, overdue_h=overdue / HOUR)
+
+
+def _in_hours(found: Window, hours: Hours) -> Window:
+    fitted = fit(hours, found.due, found.earliest, found.latest)
+    return replace(found, due=fitted.at, fits=fitted.fits, moved=fitted.at - found.due)

@@ -1,0 +1,189 @@
+"""What a plan is made of: steps with their windows and grams, what changed in it, and its totals."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import datetime
+from enum import StrEnum
+
+from ..feeding import FeedPlan, Measured
+from ..flours import Flour, FlourLot
+from ..log import Thickness
+from ..protocol.method import Normal
+
+
+class Act(StrEnum):
+    """What a step mainly is."""
+
+    MIX = "mix"
+    FEED = "feed"
+    STIR = "stir"
+    LOOK = "look"
+    TO_FRIDGE = "to_fridge"
+    TO_COUNTER = "to_counter"
+
+
+class StepState(StrEnum):
+    """Where a step stands.
+
+    Done; skipped; not yet (before its window); waiting (for a sign, inside it); due; late (after it); later ones.
+    """
+
+    DONE = "done"
+    SKIPPED = "skipped"
+    NOT_YET = "not_yet"
+    WAITING = "waiting"
+    DUE = "due"
+    LATE = "late"
+    AHEAD = "ahead"
+
+
+class Task(StrEnum):
+    """One thing to do within a step, in order."""
+
+    POUR_OFF = "pour_off"
+    KEEP_ALL = "keep_all"
+    KEEP = "keep"
+    TAKE_OUT = "take_out"
+    CLEAN_JAR = "clean_jar"
+    PUT_IN = "put_in"
+    ADD_WATER = "add_water"
+    ADD_JUICE = "add_juice"
+    ADD_FLOUR = "add_flour"
+    ADD_SALT = "add_salt"
+    HOLD_BACK = "hold_back"
+    STIR = "stir"
+    TO_FRIDGE = "to_fridge"
+    TO_COUNTER = "to_counter"
+    MEASURE_HEIGHT = "measure_height"
+    READ_PH = "read_ph"
+    WEIGH_REFERENCE = "weigh_reference"
+    FLOAT_TEST = "float_test"
+    SIDE_BY_SIDE = "side_by_side"
+
+
+@dataclass(frozen=True)
+class Doing:
+    """A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it."""
+
+    do: Task
+    g: float | None = None
+    out_g: float | None = None
+    flour: Flour | None = None
+    measured: Measured | None = None
+    until_thickness: Thickness | None = None
+
+
+class SightCode(StrEnum):
+    BUBBLES = "bubbles"
+    BUBBLES_THROUGHOUT = "bubbles_throughout"
+    FROTH = "froth"
+    RISEN = "risen"
+    BELOW_HIGH_MARK = "below_high_mark"
+    RISEN_AND_FALLEN = "risen_and_fallen"
+    RUNNY = "runny"
+    IN_A_ROW = "in_a_row"
+
+
+@dataclass(frozen=True)
+class WaitsFor:
+    """A sign that a step waits for; `times` is the level where that is part of it."""
+
+    sight: SightCode
+    times: float | None
+
+
+@dataclass(frozen=True)
+class Step:
+    """One act of the plan.
+
+    `due` is the planned time; `earliest` and `latest` bound the window in which it is as good, and `fits` is false when
+    the baker's hours leave no room in that window. A step that waits for a sign lists what would do, and the look that
+    showed it. A done step names its entry and by how many hours it missed `due` (late is positive).
+    """
+
+    number: int
+    day: int
+    stage: str
+    act: Act
+    state: StepState
+    due: datetime
+    earliest: datetime
+    latest: datetime
+    fits: bool
+    waits_for: tuple[WaitsFor, ...]
+    seen_by: str | None
+    entry_id: str | None
+    off_by_h: float | None
+    do: tuple[Doing, ...]
+    plan: FeedPlan | None
+    normal: Normal
+
+
+class ChangeCode(StrEnum):
+    """What moved the plan, or what in the log is other than planned."""
+
+    LATE = "late"
+    EARLY = "early"
+    MISSED = "missed"
+    EXTRA_FEED = "extra_feed"
+    SKIPPED = "skipped"
+    LEFT_ALONE = "left_alone"
+    KEPT_OTHER = "kept_other"
+    OTHER_AMOUNTS = "other_amounts"
+    HALF_DONE = "half_done"
+    OTHER_FLOUR = "other_flour"
+    SIGN_EARLY = "sign_early"
+    SIGN_OVERDUE = "sign_overdue"
+    STAGE_LONGER = "stage_longer"
+    IN_THE_COLD = "in_the_cold"
+    MOVED_INTO_HOURS = "moved_into_hours"
+    NO_ROOM_IN_HOURS = "no_room_in_hours"
+
+
+@dataclass(frozen=True)
+class Change:
+    """A code, when it applies, the entry it comes from, and its facts (hours, grams, counts, flours)."""
+
+    code: ChangeCode
+    at: datetime
+    entry_id: str | None
+    facts: Mapping[str, float | str]
+
+
+@dataclass(frozen=True)
+class PlanTotals:
+    """What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included."""
+
+    flours: FlourLot
+    water_g: float
+    juice_g: float
+    discard_g: float
+    feeds: int
+    minutes: float
+
+
+@dataclass(frozen=True)
+class ReadyDays:
+    """Days from the first mix until it is ready: earliest, likely, latest."""
+
+    earliest: float
+    likely: float
+    latest: float
+
+
+@dataclass(frozen=True)
+class Plan:
+    """The whole of it: what was done, what comes, what changed and why; `stage` is where the course stands.
+
+    `ends` is true when the course has a last step and this plan shows it.
+    """
+
+    steps: tuple[Step, ...]
+    changes: tuple[Change, ...]
+    stage: str | None
+    ends: bool
+    done: PlanTotals
+    to_ready: PlanTotals
+    ready: ReadyDays

@@ -1,0 +1,307 @@
+"""The log followed through a course: every feed matched to a step, and what in it was other than planned."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field, replace
+from datetime import datetime, timedelta
+
+from ..feeding import FeedPlan
+from ..hours import Hours
+from ..ledger import Ledger, Round
+from ..log import Deed, DeedKind, Leave
+from ..protocol.course import Course, Stage, weigh
+from ..refusal import Refusal
+from .doings import doings, main_act, waits_for
+from .standing import (
+    AT_THE_START,
+    EXTRA_WITHIN,
+    HOUR,
+    Sightings,
+    Standing,
+    Window,
+    after_turn,
+    on_sight,
+    poured,
+    stage_of,
+    window,
+)
+from .steps import Act, Change, ChangeCode, Step, StepState
+
+# Grams, and the share of an amount, within which it went as planned (as for a slip at the scale, and a little more).
+AS_PLANNED_G = 3.0
+AS_PLANNED_SHARE = 0.1
+HALF_DONE_SHARE = 0.6
+OTHER_FLOUR_SHARE = 0.1
+
+
+@dataclass(frozen=True)
+class Desk:
+    """What a plan is made on: the course, the baker's hours, the start, the scale."""
+
+    course: Course
+    hours: Hours
+    starts_at: datetime
+    step: float
+
+
+def day_of(start: datetime, at: datetime) -> int:
+    """Day 1 is the first 24 hours after the first mix."""
+    return max(0, (at - start) // timedelta(days=1)) + 1
+
+
+def make_step(
+    desk: Desk, stage: Stage, standing: Standing, found: Window, number: int, state: StepState, at: datetime
+) -> Step:
+    """A step of a stage; `at` is when it was or will be done. Its grams are filled in by who knows them."""
+    start = standing.start or at
+    return Step(
+        number=number,
+        day=day_of(start, at),
+        stage=stage.name,
+        act=main_act(stage, first=standing.last is None),
+        state=state,
+        due=found.due,
+        earliest=found.earliest,
+        latest=found.latest,
+        fits=found.fits,
+        waits_for=waits_for(stage.wait.sight),
+        seen_by=found.seen.look_id if found.seen else None,
+        entry_id=None,
+        off_by_h=None,
+        do=(),
+        plan=None,
+        normal=desk.course.normal_at((at - start) / HOUR),
+    )
+
+
+@dataclass
+class Walk:
+    """The course after everything in the log up to `now`."""
+
+    desk: Desk
+    ledger: Ledger
+    now: datetime
+    standing: Standing = AT_THE_START
+    steps: list[Step] = field(default_factory=list)
+    changes: list[Change] = field(default_factory=list)
+
+    def __post_init__(self) -> None:
+        self.seen = Sightings(self.ledger)
+        for event in self._events():
+            match event:
+                case Round():
+                    self._fed(event)
+                case Leave():
+                    self._left(event)
+                case Deed():
+                    self._did(event)
+        self._look(self.now)
+        self._lapse(self.now, keep_due=True)
+
+    def _events(self) -> Iterator[Round | Deed | Leave]:
+        """Feeds and deeds by time; of one minute in the order of the log: stirred, fed, left alone."""
+        marked: list[tuple[datetime, int, Round | Deed | Leave]] = [
+            *((turn.feed.at, 1, turn) for turn in self.ledger.rounds),
+            *((deed.at, 0 if isinstance(deed, Deed) else 2, deed) for deed in self.ledger.deeds),
+        ]
+        return (event for _, _, event in sorted(marked, key=lambda one: one[:2]))
+
+    def pass_to_feed(self) -> Stage | None:
+        """Pass over what adds nothing: the stage that a feed at `now` belongs to, None beyond the end of the course."""
+        self._lapse(self.now, keep_due=False)
+        return stage_of(self.desk.course, self.standing)
+
+    # --- moving on ---
+
+    def _look(self, at: datetime) -> None:
+        """Let what was seen until a moment end the stage that waits for it."""
+        before = self.standing
+        self.standing = on_sight(self.desk.course, before, self.seen.until(before.round, at))
+
+    def window(self, at: datetime) -> Window:
+        evidence = self.seen.until(self.standing.round, at)
+        return window(self.desk.course, self.standing, self.desk.starts_at, evidence, at, self.desk.hours)
+
+    def _lapse(self, at: datetime, *, keep_due: bool) -> None:
+        """Steps that add nothing and were not said to be done are passed over, once their time is gone."""
+        for _ in range(60):
+            stage = stage_of(self.desk.course, self.standing)
+            if stage is None or stage.feeds:
+                return
+            found = self.window(at)
+            if keep_due and (stage.moves_to is not None or at <= found.latest):
+                return
+            passed = min(at, found.due)
+            self._note(stage, found, StepState.SKIPPED, passed, None)
+            self.standing = after_turn(self.desk.course, self.standing, passed)
+            self._look(at)
+
+    def _note(
+        self, stage: Stage, found: Window, state: StepState, at: datetime, entry_id: str | None, act: Act | None = None
+    ) -> Step:
+        made = make_step(self.desk, stage, self.standing, found, len(self.steps) + 1, state, at)
+        off_by = round((at - found.due) / HOUR, 2) if entry_id else None
+        made = replace(made, entry_id=entry_id, off_by_h=off_by, act=act or made.act)
+        self.steps.append(made)
+        return made
+
+    def _change(self, code: ChangeCode, at: datetime, entry_id: str | None, **facts: float | str) -> None:
+        self.changes.append(
+            Change(code, at, entry_id, {k: round(v, 2) if isinstance(v, float) else v for k, v in facts.items()})
+        )
+
+    # --- what was logged ---
+
+    def _fed(self, turn: Round) -> None:
+        at, entry_id = turn.feed.at, turn.feed.id
+        self._look(at)
+        self._lapse(at, keep_due=False)
+        self._warm(at)
+        stage = stage_of(self.desk.course, self.standing)
+        if stage is None:
+            # Beyond the end of the course: the jar is the baker's own now.
+            self._pour(turn)
+            return
+        found = self.window(at)
+        planned = self._planned(stage)
+        extra = self._is_extra(stage, found, at)
+        self._timing(stage, found, at, entry_id, extra=extra)
+        if planned:
+            self._amounts(planned, turn)
+        made = self._note(stage, found, StepState.DONE, at, entry_id, Act.FEED if extra else None)
+        self.steps[-1] = replace(made, do=doings(stage, planned, self.standing.jar_g) if planned else ())
+        share = _food_share(planned, turn)
+        start = self.standing.start or at
+        self._pour(turn)
+        if extra:
+            self.standing = replace(self.standing, last=at, start=start)
+        else:
+            self.standing = after_turn(self.desk.course, self.standing, at)
+        if share < HALF_DONE_SHARE:
+            self.standing = replace(self.standing, food_share=share)
+        self.standing = replace(self.standing, cold=timedelta())
+
+    def _pour(self, turn: Round) -> None:
+        feed = turn.feed
+        fed = poured(self.standing, feed.flour_g, feed.liquid_g, turn.contents.total_g)
+        self.standing = replace(fed, round=self.standing.round + 1)
+
+    def _planned(self, stage: Stage) -> FeedPlan | None:
+        try:
+            return weigh(self.desk.course, stage, self.standing.bench, self.desk.step)
+        except Refusal:
+            # After what really went in the method's own amounts make no sense; the log stays, nothing is compared.
+            return None
+
+    def _is_extra(self, stage: Stage, found: Window, at: datetime) -> bool:
+        last = self.standing.last
+        if last is None or found.seen is not None or stage.wait.usual < timedelta(hours=6):
+            return False
+        return at - last < (found.earliest - last) * EXTRA_WITHIN
+
+    def _left(self, leave: Leave) -> None:
+        self.standing = replace(self.standing, left_until=leave.until)
+        self._change(
+            ChangeCode.LEFT_ALONE,
+            leave.at,
+            leave.id,
+            until=leave.until.isoformat(),
+            hours=(leave.until - leave.at) / HOUR,
+        )
+
+    def _did(self, deed: Deed) -> None:
+        self._look(deed.at)
+        stage = stage_of(self.desk.course, self.standing)
+        if stage is None or self.standing.last is None:
+            return
+        act = main_act(stage, first=False)
+        matches = {DeedKind.STIRRED: Act.STIR, DeedKind.TO_FRIDGE: Act.TO_FRIDGE, DeedKind.TO_COUNTER: Act.TO_COUNTER}
+        if deed.deed is DeedKind.SKIPPED:
+            found = self.window(deed.at)
+            self._note(stage, found, StepState.SKIPPED, deed.at, deed.id)
+            self._change(ChangeCode.SKIPPED, deed.at, deed.id, stage=stage.name)
+            self.standing = after_turn(self.desk.course, self.standing, max(deed.at, min(found.due, self.now)))
+        elif matches[deed.deed] is act:
+            found = self.window(deed.at)
+            self._timing(stage, found, deed.at, deed.id, extra=False)
+            made = self._note(stage, found, StepState.DONE, deed.at, deed.id)
+            self.steps[-1] = replace(made, do=doings(stage, None, self.standing.jar_g))
+            self.standing = after_turn(self.desk.course, self.standing, deed.at)
+        elif deed.deed is DeedKind.TO_FRIDGE:
+            self.standing = replace(self.standing, cold_since=deed.at)
+        elif deed.deed is DeedKind.TO_COUNTER:
+            self._warm(deed.at)
+
+    def _warm(self, at: datetime) -> None:
+        """Out of a cold that the method did not ask for: what it took counts little towards the next wait."""
+        since = self.standing.cold_since
+        if since is None:
+            return
+        self._change(ChangeCode.IN_THE_COLD, since, None, hours=(at - since) / HOUR)
+        self.standing = replace(self.standing, cold=self.standing.cold + (at - since), cold_since=None)
+
+    # --- what was other than planned ---
+
+    def _timing(self, stage: Stage, found: Window, at: datetime, entry_id: str, *, extra: bool) -> None:
+        last = self.standing.last
+        if last is None:
+            return
+        if found.seen is not None and found.seen.at < last + stage.wait.usual:
+            early = (last + stage.wait.usual - found.seen.at) / HOUR
+            self._change(ChangeCode.SIGN_EARLY, found.seen.at, found.seen.look_id, hours=early)
+        if extra:
+            self._change(ChangeCode.EXTRA_FEED, at, entry_id, hours=(at - last) / HOUR)
+        elif at < found.earliest:
+            self._change(ChangeCode.EARLY, at, entry_id, hours=(found.due - at) / HOUR)
+        elif at > found.latest:
+            missed = round((at - last) / stage.wait.usual) - 1 if stage.wait.beat else 0
+            if missed > 0:
+                self._change(ChangeCode.MISSED, at, entry_id, feeds=float(missed), hours=(at - found.due) / HOUR)
+            else:
+                self._change(ChangeCode.LATE, at, entry_id, hours=(at - found.due) / HOUR)
+
+    def _amounts(self, planned: FeedPlan, turn: Round) -> None:
+        feed, at = turn.feed, turn.feed.at
+        if _other(feed.keep_g, planned.keep_g):
+            self._change(ChangeCode.KEPT_OTHER, at, feed.id, planned_g=planned.keep_g, kept_g=feed.keep_g)
+        share = _food_share(planned, turn)
+        if share < HALF_DONE_SHARE:
+            self._change(
+                ChangeCode.HALF_DONE,
+                at,
+                feed.id,
+                flour_short_g=max(0.0, planned.flour_g - feed.flour_g),
+                water_short_g=max(0.0, planned.liquid_g - feed.liquid_g),
+            )
+        elif _other(feed.flour_g, planned.flour_g) or _other(feed.liquid_g, planned.liquid_g):
+            self._change(
+                ChangeCode.OTHER_AMOUNTS,
+                at,
+                feed.id,
+                planned_flour_g=planned.flour_g,
+                flour_g=feed.flour_g,
+                planned_water_g=planned.liquid_g,
+                water_g=feed.liquid_g,
+            )
+        meant = {part.flour for part in planned.flours}
+        others = sum(part.g for part in feed.flours if part.flour not in meant)
+        if feed.flour_g and meant and others > OTHER_FLOUR_SHARE * feed.flour_g:
+            names = ", ".join(part.flour for part in feed.flours if part.flour not in meant)
+            self._change(ChangeCode.OTHER_FLOUR, at, feed.id, flours=names, g=others)
+
+
+def _other(real: float, planned: float) -> bool:
+    return abs(real - planned) > max(AS_PLANNED_G, AS_PLANNED_SHARE * planned)
+
+
+def _food_share(planned: FeedPlan | None, turn: Round) -> float:
+    """How much of the meal went in: of the flour and of the liquid, whichever is less."""
+    if planned is None:
+        return 1.0
+    shares = [
+        real / meant
+        for real, meant in ((turn.feed.flour_g, planned.flour_g), (turn.feed.liquid_g, planned.liquid_g))
+        if meant > 0
+    ]
+    return min([1.0, *shares])

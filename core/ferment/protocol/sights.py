@@ -1,0 +1,163 @@
+"""What a method can wait for: conditions on what was seen, as data, and one table that judges them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from ..log import Bubbles, Thickness, Top
+
+
+@dataclass(frozen=True)
+class Bubbling:
+    """Bubbles, at least so many."""
+
+    at_least: Bubbles
+
+
+@dataclass(frozen=True)
+class Risen:
+    """The level at least so many times the line, within so many hours of the feed where that is said."""
+
+    times: float
+    within_h: float | None = None
+
+
+@dataclass(frozen=True)
+class BelowHighMark:
+    """It rose and has dropped by this share of its rise, or its top has sunk."""
+
+    by_share: float
+
+
+@dataclass(frozen=True)
+class RisenAndFallen:
+    """It rose so far and has begun to fall."""
+
+    times: float
+
+
+@dataclass(frozen=True)
+class Runny:
+    """It was thick and now runs when the jar is tipped."""
+
+
+@dataclass(frozen=True)
+class InARow:
+    """So many feeds in a row, the running one included, each rose so far within so many hours."""
+
+    feeds: int
+    times: float
+    within_h: float
+
+
+@dataclass(frozen=True)
+class AnyOf:
+    sights: tuple[Sight, ...]
+
+
+@dataclass(frozen=True)
+class AllOf:
+    sights: tuple[Sight, ...]
+
+
+Sight = Bubbling | Risen | BelowHighMark | RisenAndFallen | Runny | InARow | AnyOf | AllOf
+
+
+@dataclass(frozen=True)
+class Seen:
+    """One look as evidence: hours since the feed, the level as a multiple of the line, and the rest where noted."""
+
+    look_id: str
+    at: datetime
+    hours: float
+    times: float | None
+    bubbles: Bubbles | None
+    top: frozenset[Top]
+    thickness: Thickness | None
+
+
+@dataclass(frozen=True)
+class Evidence:
+    """What was seen since the last feed, in order, and since each feed before it."""
+
+    now: Sequence[Seen]
+    before: Sequence[Sequence[Seen]]
+
+
+_BUBBLES = {bubbles: rank for rank, bubbles in enumerate(Bubbles)}
+_RISE_AT_LEAST = 1.08
+"""Below this a level tells no rise: it is how exactly a mark on a jar can be read (common practice)."""
+
+
+def _levels(seen: Sequence[Seen]) -> list[float]:
+    return [one.times for one in seen if one.times is not None]
+
+
+def _bubbling(sight: Bubbling, evidence: Evidence) -> bool:
+    return any(one.bubbles and _BUBBLES[one.bubbles] >= _BUBBLES[sight.at_least] for one in evidence.now)
+
+
+def _rose(seen: Sequence[Seen], times: float, within_h: float | None) -> bool:
+    return any(
+        one.times is not None and one.times >= times and (within_h is None or one.hours <= within_h) for one in seen
+    )
+
+
+def _risen(sight: Risen, evidence: Evidence) -> bool:
+    return _rose(evidence.now, sight.times, sight.within_h)
+
+
+def _below_high_mark(sight: BelowHighMark, evidence: Evidence) -> bool:
+    levels = _levels(evidence.now)
+    highest = max(levels, default=1.0)
+    dropped = len(levels) > 1 and levels[-1] <= highest - sight.by_share * (highest - 1.0)
+    return highest >= _RISE_AT_LEAST and (dropped or Top.SUNKEN in evidence.now[-1].top)
+
+
+def _risen_and_fallen(sight: RisenAndFallen, evidence: Evidence) -> bool:
+    return _rose(evidence.now, sight.times, None) and _below_high_mark(BelowHighMark(0.1), evidence)
+
+
+def _runny(_: Runny, evidence: Evidence) -> bool:
+    return any(one.thickness in (Thickness.RUNNY, Thickness.THIN_BATTER) for one in evidence.now)
+
+
+def _in_a_row(sight: InARow, evidence: Evidence) -> bool:
+    rounds = [*evidence.before, evidence.now][-sight.feeds :]
+    return len(rounds) == sight.feeds and all(_rose(seen, sight.times, sight.within_h) for seen in rounds)
+
+
+def _any_of(sight: AnyOf, evidence: Evidence) -> bool:
+    return any(holds(one, evidence) for one in sight.sights)
+
+
+def _all_of(sight: AllOf, evidence: Evidence) -> bool:
+    return all(holds(one, evidence) for one in sight.sights)
+
+
+_JUDGES: Mapping[type, Callable[[Any, Evidence], bool]] = {
+    Bubbling: _bubbling,
+    Risen: _risen,
+    BelowHighMark: _below_high_mark,
+    RisenAndFallen: _risen_and_fallen,
+    Runny: _runny,
+    InARow: _in_a_row,
+    AnyOf: _any_of,
+    AllOf: _all_of,
+}
+
+
+def holds(sight: Sight, evidence: Evidence) -> bool:
+    """Whether the evidence shows it. Nothing seen since the feed shows nothing."""
+    return bool(evidence.now) and _JUDGES[type(sight)](sight, evidence)
+
+
+def first_seen(sight: Sight, evidence: Evidence) -> Seen | None:
+    """The look at which it was first to be seen, if at any."""
+    for count in range(1, len(evidence.now) + 1):
+        if holds(sight, Evidence(evidence.now[:count], evidence.before)):
+            return evidence.now[count - 1]
+    return None

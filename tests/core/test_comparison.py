@@ -1,0 +1,74 @@
+"""Families side by side, and the plain table of days."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ferment.comparison import compare, to_ready
+from ferment.flours import Flour
+from ferment.methods import FAMILIES
+from ferment.planner.readytable import FLOUR_PACE, ready_days, warmth_pace
+from ferment.protocol.method import Origin, Thing
+from ferment.setups import Setup, course_of
+from ferment.vessel import Vessel
+
+from .builders import START
+
+ROOMY = Vessel(300.0, 4_000.0, 200.0)
+PLAIN = Setup("equal_parts", {}, ROOMY, START)
+
+
+class SideBySide(TestCase):
+    ALL = {one.family: one for one in compare(FAMILIES, PLAIN)}
+
+    def test_every_family_is_told(self) -> None:
+        self.assertEqual(set(self.ALL), {family.code for family in FAMILIES})
+        for one in self.ALL.values():
+            with self.subTest(one.family):
+                self.assertTrue(one.feeds >= 2 and one.flour_g > 0 and one.minutes > 0 and one.needs)
+
+    def test_hands_on_five_to_ten_minutes_a_day(self) -> None:
+        """Common practice; a method that feeds several times a day takes more."""
+        for one in self.ALL.values():
+            with self.subTest(one.family):
+                self.assertTrue(2 <= one.minutes_a_day <= 10 + 5 * max(0.0, one.feeds_a_day - 1.2))
+
+    def test_least_waste_is_only_when_hungry(self) -> None:
+        weighed = [
+            one for one in self.ALL.values() if one.origin is Origin.FLOUR_AND_WATER and Thing.SPOONS not in one.needs
+        ]
+        self.assertEqual(min(weighed, key=lambda one: one.flour_g).family, "when_hungry")
+
+    def test_choices_of_the_setup_count(self) -> None:
+        twice = to_ready(replace(PLAIN, choices={"every_hours": 12.0}))
+        self.assertGreater(twice.feeds, self.ALL["equal_parts"].feeds * 1.7)
+
+    def test_half_the_size_takes_half_the_flour(self) -> None:
+        half = to_ready(replace(PLAIN, size=0.5, scale_step=0.1))
+        self.assertAlmostEqual(half.flour_g, self.ALL["equal_parts"].flour_g / 2, delta=1.0)
+
+
+class DaysUntilReady(TestCase):
+    def test_every_flour_has_a_pace(self) -> None:
+        self.assertEqual(set(FLOUR_PACE), set(Flour))
+
+    def test_about_half_speed_at_17_to_20(self) -> None:
+        """17 to 20 °C works at about half speed, 13 °C nearly stalls (common practice)."""
+        self.assertTrue(1.4 <= warmth_pace(20) < warmth_pace(17) <= 2.3)
+        self.assertGreater(warmth_pace(13), 3)
+
+    @given(st.floats(2, 44), st.floats(0.1, 5))
+    def test_warmer_is_never_slower(self, celsius: float, more: float) -> None:
+        self.assertLessEqual(warmth_pace(celsius + more), warmth_pace(celsius))
+
+    def test_white_flour_takes_longer(self) -> None:
+        white = replace(PLAIN, choices={"first_blend": {"white": 1.0}})
+        self.assertGreater(ready_days(course_of(white), 24.0).likely, ready_days(course_of(PLAIN), 24.0).likely)
+
+    def test_a_method_for_a_warm_box_is_judged_against_it(self) -> None:
+        stiff = course_of(Setup("stiff_warm", {}, ROOMY, START))
+        self.assertEqual(ready_days(stiff, 27.0).likely, stiff.method.ready.likely)
