@@ -117,7 +117,7 @@ def built_front_end(_: dict[str, str]) -> Counts:
     return 1, 0
 
 
-PYTHON_TREES = [CORE / "ferment", SERVER, ROOT / "launcher", ROOT / "tests", ROOT / "despertar"]
+PYTHON_TREES = [CORE / "ferment", SERVER, ROOT / "launcher", ROOT / "tests", ROOT / "bench", ROOT / "despertar"]
 RUFF = PYTHON.parent / "ruff"
 MYPY = PYTHON.parent / "mypy"
 

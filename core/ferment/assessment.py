@@ -29,6 +29,7 @@ class Move(StrEnum):
     TO_FRIDGE = "to_fridge"
     TO_COUNTER = "to_counter"
     BIN = "bin"
+    BINNED = "binned"
     NOTHING = "nothing"
 
 
@@ -180,7 +181,7 @@ def _no_move(move: Move) -> NextMove:
 
 def _next_move(course: Course, ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel) -> NextMove:
     if ledger.binned:
-        return _no_move(Move.NOTHING)
+        return _no_move(Move.BINNED)
     if any(finding.urgency is Urgency.DANGER for finding in found):
         return _no_move(Move.BIN)
     step = next((step for step in made.steps if step.state not in (StepState.DONE, StepState.SKIPPED)), None)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from .feeding import FeedPlan, Ratio, known_step, weighed
 from .flours import Blend
 from .quantities import grams, on_scale
-from .refusal import within
+from .refusal import Refusal, RefusalCode, within
 
 MOST_FEEDS = 4
 # The last feed may bring a little less flour than there is seed; below that it hardly wakes (common practice).
@@ -55,21 +55,25 @@ def build(
     least_seed = math.ceil(total / grown(max_ratio) ** feeds / step - 1e-9) * step
     seed = max(on_scale(reserve, step), least_seed, step)
     before_last = total / grown(LEAST_LAST_RATIO)
-    first_ratio = 0.0
-    if feeds > 1:
-        wanted = ((before_last / seed) ** (1.0 / (feeds - 1)) - 1.0) / (1.0 + water_share)
-        first_ratio = min(max_ratio, math.floor(wanted * 2.0 + 1e-9) / 2.0)
-    if feeds > 1 and first_ratio < 1.0:
+
+    def first_ratio() -> float:
+        """Flour to seed of every feed but the last, so that the last is a meal too."""
+        return ((before_last / seed) ** (1.0 / (feeds - 1)) - 1.0) / (1.0 + water_share) if feeds > 1 else 0.0
+
+    ratio = min(max_ratio, math.floor(first_ratio() * 2.0 + 1e-9) / 2.0)
+    if feeds > 1 and ratio < 1.0:
         # So large a reserve leaves no room for a meal: begin with less of it.
-        first_ratio = 1.0
         seed = max(step, on_scale(before_last / grown(1.0) ** (feeds - 1), step))
+        ratio = min(max_ratio, first_ratio())
     elif feeds == 1:
         seed = min(seed, max(step, on_scale(before_last, step)))
+    if seed * ratio < step and feeds > 1:
+        raise Refusal(RefusalCode.OUT_OF_RANGE, "feeds", {"least": 1.0, "most": feeds - 1.0})
     plans: list[FeedPlan] = []
     there = seed
     for number in range(1, feeds + 1):
         if number < feeds:
-            flour, water = there * first_ratio, there * first_ratio * water_share
+            flour, water = there * ratio, there * ratio * water_share
         else:
             flour = (total - there) / (1.0 + water_share)
             water = flour * water_share

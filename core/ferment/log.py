@@ -142,7 +142,9 @@ def in_order(log: Log) -> Log:
     In UTC, because hours between two moments of one zone are read off the wall, where clocks are changed.
     """
     rank = {Look: 0, Deed: 1, Feed: 2, Leave: 3, Bin: 4}
-    moments: Log = tuple(replace(entry, at=entry.at.astimezone(UTC)) for entry in log)
+    moments: Log = tuple(
+        entry if entry.at.tzinfo is UTC else replace(entry, at=entry.at.astimezone(UTC)) for entry in log
+    )
     return tuple(sorted(moments, key=lambda entry: (entry.at, rank[type(entry)], entry.id)))
 
 

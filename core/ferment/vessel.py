@@ -98,7 +98,7 @@ def headroom(vessel: Vessel, total_g: float, likely_rise: float = ROOM_WANTED) -
     """Will `total_g` of fresh mix rise `likely_rise` times (1 is no rise) without running over?"""
     room = room_times(vessel, line_mm(vessel, total_g))
     return Headroom(
-        fits=room >= likely_rise,
+        fits=room >= likely_rise - 1e-9,
         room_times=room,
         most_total_g=math.floor(most_grams(vessel) / likely_rise),
         least_volume_ml=math.ceil(total_g / PASTE_G_PER_ML * likely_rise),

@@ -47,8 +47,8 @@ def scale_walk(
     """The readings of one feed: what is kept, then water, juice, flour, salt.
 
     `tare_g` is the weight of the empty jar that is fed into: 0 when the scale was zeroed with it; for one that was
-    never weighed empty see `tare_from_reference`. `there_is_g` is what the old jar holds; None before the first mix, where
-    `keep_g` is a culture put in.
+    never weighed empty see `tare_from_reference`. `there_is_g` is what the old jar holds; None before the first mix,
+    where `keep_g` is a culture put in.
     """
     shows = tare_g
     steps: list[ScaleStep] = []

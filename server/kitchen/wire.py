@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import asdict
 from datetime import datetime
+from enum import StrEnum
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -14,12 +15,13 @@ from pydantic import Field
 from accounts.services import Account
 from accounts.wire import Moment, Name, Request
 from ferment.flours import Flour
-from ferment.protocol.method import Days, Method, Origin, Thing
+from ferment.protocol.method import Days, Method, Only, Origin, Thing
 from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
+from ferment.protocol.relevance import conditions
 from ferment.setups import Setup
 from ferment.vessel import Vessel
 
-from .services import JarCard, hours_of
+from .services import JarCard, catalogue, hours_of
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
 
@@ -62,7 +64,13 @@ class JarOut(Schema):
     on_shelf: bool
 
 
-class NumberOptionOut(Schema):
+class OptionBase(Schema):
+    """`matters_when` lists conditions, any one of which is enough for the option to matter; none: it always does."""
+
+    matters_when: list[list[Only]]
+
+
+class NumberOptionOut(OptionBase):
     """A number to choose, or one of `choices` where there are any."""
 
     kind: Literal["number"]
@@ -74,26 +82,28 @@ class NumberOptionOut(Schema):
     choices: list[float]
 
 
-class PickOptionOut(Schema):
+class PickOptionOut(OptionBase):
     kind: Literal["pick"]
     code: OptionCode
     choices: list[Pick]
     default: Pick
 
 
-class BlendOptionOut(Schema):
+class BlendOptionOut(OptionBase):
     kind: Literal["blend"]
     code: OptionCode
     default: dict[Flour, float]
 
 
+# One enumeration for the contract, so that the client words every family or does not compile.
+FamilyCode = StrEnum("FamilyCode", {family.code.upper(): family.code for family in catalogue()})  # type: ignore[misc]
 OptionOut = Annotated[NumberOptionOut | PickOptionOut | BlendOptionOut, Field(discriminator="kind")]
 
 
 class FamilyOut(Schema):
     """A family of methods with what can be chosen of it; days until ready at the warmth it is made for."""
 
-    code: str
+    code: FamilyCode
     origin: Origin
     options: list[OptionOut]
     needs: list[Thing]
@@ -137,24 +147,29 @@ def card_out(card: JarCard) -> JarOut:
     )
 
 
-def _option_out(option: Option) -> NumberOptionOut | PickOptionOut | BlendOptionOut:
+def _options_out(family: Method) -> list[NumberOptionOut | PickOptionOut | BlendOptionOut]:
+    matters = conditions(family)
+    return [_option_out(option, [list(one) for one in matters.get(option.code, ())]) for option in family.options]
+
+
+def _option_out(option: Option, matters: list[list[Only]]) -> NumberOptionOut | PickOptionOut | BlendOptionOut:
     match option:
         case NumberOption():
-            return NumberOptionOut(kind="number", **asdict(option))
+            return NumberOptionOut(kind="number", matters_when=matters, **asdict(option))
         case PickOption():
-            return PickOptionOut(kind="pick", **asdict(option))
+            return PickOptionOut(kind="pick", matters_when=matters, **asdict(option))
         case BlendOption():
             shares = {part.flour: part.share for part in option.default}
-            return BlendOptionOut(kind="blend", code=option.code, default=shares)
+            return BlendOptionOut(kind="blend", code=option.code, default=shares, matters_when=matters)
 
 
 def catalogue_out(families: Iterable[Method]) -> CatalogueOut:
     return CatalogueOut(
         families=[
             FamilyOut(
-                code=family.code,
+                code=FamilyCode(family.code),
                 origin=family.origin,
-                options=[_option_out(option) for option in family.options],
+                options=_options_out(family),
                 needs=list(family.needs),
                 ready=family.ready,
                 wants_c=family.wants_c,

@@ -58,7 +58,7 @@ class DeedBody(Request):
 
     kind: Literal["deed"]
     at: Moment
-    deed: DeedKind
+    did: DeedKind
     note: Note
 
 
@@ -104,7 +104,7 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
                 bool(body.note.strip()),
             )
         case DeedBody():
-            return Deed(str(entry_id), body.at, body.deed)
+            return Deed(str(entry_id), body.at, body.did)
         case LeaveBody():
             return Leave(str(entry_id), body.at, body.until)
         case BinBody():

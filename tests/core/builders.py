@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from ferment.flours import Flour, FlourGrams, FlourLot
 from ferment.log import Feed, Log, Look, Top
+from ferment.protocol.options import Choices
 from ferment.setups import Setup
 from ferment.vessel import Level, LevelUnit, Vessel
 
@@ -21,7 +22,7 @@ def hours(count: float) -> timedelta:
 
 def setup(every_h: int = 24, seed_g: float = 30.0, blend: dict[str, float] | None = None) -> Setup:
     flours = blend or {"white": 1.0}
-    choices = {
+    choices: Choices = {
         "every_hours": float(every_h),
         "seed_grams": seed_g,
         "start_grams": seed_g,

@@ -59,7 +59,7 @@ class FrontDoor(TestCase):
 
     def test_a_binned_jar_asks_for_nothing(self) -> None:
         found = assess(setup(), (*daily(1), Bin("end", START + hours(30))), START + hours(50))
-        self.assertEqual(found.next_move.move, Move.NOTHING)
+        self.assertEqual(found.next_move.move, Move.BINNED)
         self.assertEqual({step.state for step in found.timeline}, {StepState.DONE})
         self.assertIsNone(found.normal)
 

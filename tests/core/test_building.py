@@ -50,7 +50,12 @@ class AnyBuild(TestCase):
     def test_it_ends_with_the_recipe_and_the_reserve(
         self, target: float, reserve: float, feeds: int, ratio: float, wet: float, step: float
     ) -> None:
-        made = build(target, reserve, WHITE, feeds=feeds, max_ratio=ratio, hydration_percent=wet, step=step)
+        try:
+            made = build(target, reserve, WHITE, feeds=feeds, max_ratio=ratio, hydration_percent=wet, step=step)
+        except Refusal as refusal:
+            # So many feeds of so little: each would be less than the scale shows.
+            self.assertEqual((refusal.field, feeds > 1 and target < 300), ("feeds", True))
+            return
         self.assertAlmostEqual(made.total_g, target + reserve, delta=1.5 * step + step / 2)
         self.assertEqual(len(made.feeds), feeds)
         there = made.seed_g

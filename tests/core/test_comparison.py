@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from typing import ClassVar
 from unittest import TestCase
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ferment.comparison import compare, to_ready
+from ferment.comparison import Compared, compare, to_ready
 from ferment.flours import Flour
 from ferment.methods import FAMILIES
 from ferment.planner.readytable import FLOUR_PACE, ready_days, warmth_pace
@@ -23,33 +24,37 @@ PLAIN = Setup("equal_parts", {}, ROOMY, START)
 
 
 class SideBySide(TestCase):
-    ALL = {one.family: one for one in compare(FAMILIES, PLAIN)}
+    all_: ClassVar[dict[str, Compared]]
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        cls.all_ = {one.family: one for one in compare(FAMILIES, PLAIN)}
 
     def test_every_family_is_told(self) -> None:
-        self.assertEqual(set(self.ALL), {family.code for family in FAMILIES})
-        for one in self.ALL.values():
+        self.assertEqual(set(self.all_), {family.code for family in FAMILIES})
+        for one in self.all_.values():
             with self.subTest(one.family):
                 self.assertTrue(one.feeds >= 2 and one.flour_g > 0 and one.minutes > 0 and one.needs)
 
     def test_hands_on_five_to_ten_minutes_a_day(self) -> None:
         """Common practice; a method that feeds several times a day takes more."""
-        for one in self.ALL.values():
+        for one in self.all_.values():
             with self.subTest(one.family):
                 self.assertTrue(2 <= one.minutes_a_day <= 10 + 5 * max(0.0, one.feeds_a_day - 1.2))
 
     def test_least_waste_is_only_when_hungry(self) -> None:
         weighed = [
-            one for one in self.ALL.values() if one.origin is Origin.FLOUR_AND_WATER and Thing.SPOONS not in one.needs
+            one for one in self.all_.values() if one.origin is Origin.FLOUR_AND_WATER and Thing.SPOONS not in one.needs
         ]
         self.assertEqual(min(weighed, key=lambda one: one.flour_g).family, "when_hungry")
 
     def test_choices_of_the_setup_count(self) -> None:
         twice = to_ready(replace(PLAIN, choices={"every_hours": 12.0}))
-        self.assertGreater(twice.feeds, self.ALL["equal_parts"].feeds * 1.7)
+        self.assertGreater(twice.feeds, self.all_["equal_parts"].feeds * 1.7)
 
     def test_half_the_size_takes_half_the_flour(self) -> None:
         half = to_ready(replace(PLAIN, size=0.5, scale_step=0.1))
-        self.assertAlmostEqual(half.flour_g, self.ALL["equal_parts"].flour_g / 2, delta=1.0)
+        self.assertAlmostEqual(half.flour_g, self.all_["equal_parts"].flour_g / 2, delta=1.0)
 
 
 class DaysUntilReady(TestCase):

@@ -1,4 +1,4 @@
-"""The twenty-six courses as practitioners run them (common practice), one row each: grams or spoons, order, triggers."""
+"""The twenty-six courses as practitioners run them (common practice), a row each: grams or spoons, order, triggers."""
 
 from __future__ import annotations
 
@@ -487,7 +487,7 @@ def grams(step: Step, task: Task) -> float:
 
 def _order(step: Step) -> list[int]:
     """Good practice: what is kept or put in comes before water, water before flour, flour before salt."""
-    ranks = {task: 0 for task in OUT} | {
+    ranks = dict.fromkeys(OUT, 0) | {
         Task.ADD_WATER: 1,
         Task.ADD_JUICE: 1,
         Task.ADD_FLOUR: 2,

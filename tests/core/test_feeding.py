@@ -20,11 +20,11 @@ from ferment.feeding import (
     seed_from,
     water_for_hydration,
 )
+from ferment.flours import blend_of, weight
 from ferment.mending import mend
+from ferment.refusal import Refusal, RefusalCode
 from ferment.vessel import ROOM_WANTED, headroom
 from ferment.weighing import ScaleAct, WalkStyle, scale_walk, tare_from_reference
-from ferment.flours import blend_of, weight
-from ferment.refusal import Refusal, RefusalCode
 
 from .builders import VESSEL, blends, grams, lot
 

@@ -37,7 +37,7 @@ from ferment.protocol.method import (
     Turns,
     Wait,
 )
-from ferment.protocol.options import NumberOption, OptionCode, Pick, Scale
+from ferment.protocol.options import Choices, NumberOption, OptionCode, Pick, Scale
 from ferment.protocol.sights import AnyOf, Bubbling, Sight
 from ferment.refusal import Refusal, RefusalCode
 from ferment.vessel import Vessel
@@ -76,7 +76,7 @@ class EveryFamily(TestCase):
 
 class Choosing(TestCase):
     def test_refusals_name_the_option(self) -> None:
-        cases = (
+        cases: tuple[tuple[Choices, str, RefusalCode], ...] = (
             ({"every_hours": 13.0}, OptionCode.EVERY_HOURS, RefusalCode.NOT_A_CHOICE),
             ({"seed_grams": 1.0}, OptionCode.SEED_GRAMS, RefusalCode.OUT_OF_RANGE),
             ({"seed_grams": float("nan")}, OptionCode.SEED_GRAMS, RefusalCode.NOT_A_NUMBER),
@@ -90,7 +90,7 @@ class Choosing(TestCase):
         )
         for choices, field, code in cases:
             with self.subTest(field, code=code), self.assertRaises(Refusal) as caught:
-                settle(EQUAL_PARTS, choices)  # type: ignore[arg-type]
+                settle(EQUAL_PARTS, choices)
             self.assertEqual((caught.exception.field, caught.exception.code), (field, code))
 
     def test_phases_belong_to_choices(self) -> None:

@@ -12,8 +12,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from ferment.assessment import assess
-from ferment.hours import parse_bands, waking_hours
 from ferment.hours import Hours as BakersHours
+from ferment.hours import parse_bands, waking_hours
 from ferment.log import Bubbles, Deed, DeedKind, Entry, Leave, Log, Look, Thickness, Top
 from ferment.methods import FAMILIES
 from ferment.planner import MOST_STEPS, Plan, Step, StepState

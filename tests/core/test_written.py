@@ -19,7 +19,8 @@ PUBLISHED = Path(__file__).resolve().parents[2] / "contract" / "method.schema.js
 
 def own() -> dict[str, Any]:
     """A method file to break."""
-    return json.loads(json.dumps(to_json(WHEN_HUNGRY)))
+    written: dict[str, Any] = json.loads(json.dumps(to_json(WHEN_HUNGRY)))
+    return written
 
 
 class RoundTrip(TestCase):

@@ -51,7 +51,7 @@ def take(base: str) -> None:
     picture("feed")
     page.type("Whole rye, if not 10 g", "")
     page.open("/new")
-    page.sees("Mix 30 g whole wheat")
+    page.sees("Likely ready on day")
     picture("new-jar")
 
     page.size(390, 844)

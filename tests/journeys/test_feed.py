@@ -54,7 +54,7 @@ class Feeding(Journey):
         self.open()
         self.owner.feed(0.5)
         page.press("button", "It is fed")
-        page.sees("Someone fed this jar today")
+        page.sees("Someone fed this jar")
         page.press("button", "Fed twice, save mine too")
         page.sees("Saved. Mark the new line")
         self.assertEqual(self.owner.jar()["assessment"]["totals"]["feeds"], 3)

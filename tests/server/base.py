@@ -82,11 +82,19 @@ def new_jar() -> dict[str, Any]:
         "id": str(uuid4()),
         "name": "Thistle",
         "family": "equal_parts",
-        "choices": {"every_hours": 24, "seed_grams": 30.0, "blend": {"spelt": 2.0, "rye": 1.0}},
+        "choices": {
+            "every_hours": 24,
+            "seed_grams": 30.0,
+            "start_grams": 30.0,
+            "first_blend": {"spelt": 2.0, "rye": 1.0},
+            "blend": {"spelt": 2.0, "rye": 1.0},
+        },
         "tare_g": 200.0,
         "volume_ml": 400.0,
         "height_mm": 100.0,
         "scale_step": 1.0,
+        "size": 1.0,
+        "warmth_c": 22.0,
         "starts_at": ago(0),
     }
 

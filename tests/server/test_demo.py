@@ -24,7 +24,7 @@ class Laying(TestCase):
         self.assertEqual((kitchen["is_demo"], kitchen["time_zone"]), (True, "Asia/Tokyo"))
         told = {jar["jar"]["name"]: (jar["day"], jar["next_move"]["move"]) for jar in kitchen["jars"]}
         self.assertEqual(
-            told, {"Harbour": (9, "feed"), "Moth": (4, "feed"), "Lantern": (2, "feed"), "Bellows": (7, "nothing")}
+            told, {"Harbour": (9, "feed"), "Moth": (4, "feed"), "Lantern": (2, "feed"), "Bellows": (7, "binned")}
         )
 
     def test_at_any_hour_of_any_day(self) -> None:

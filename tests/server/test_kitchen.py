@@ -44,6 +44,11 @@ class Planning(TestCase):
             ({"choices": {**choices, "seed_grams": 0}}, "seed_grams", "out_of_range"),
             ({"choices": {**choices, "blend": {}}}, "blend", "no_flour"),
             ({"choices": {**choices, "blend": {"oak": 1}}}, "blend", "unknown_flour"),
+            ({"choices": {**choices, "seed_grams": "much"}}, "seed_grams", "not_a_number"),
+            ({"choices": {**choices, "keeping": "all"}}, "keeping", "not_a_choice"),
+            ({"choices": {"moon": 1}}, "moon", "unknown_option"),
+            ({"warmth_c": 80}, "warmth_c", "out_of_range"),
+            ({"size": 0}, "size", "out_of_range"),
             ({"starts_at": "soon"}, "starts_at", "not_a_time"),
             ({"starts_at": "2026-03-02T08:00:00"}, "starts_at", "not_a_time"),
             ({"starts_at": ago(80)}, "starts_at", "before_the_start"),
@@ -79,8 +84,22 @@ class Planning(TestCase):
 
     def test_catalogue(self) -> None:
         catalogue = self.baker.ok("GET", "/api/catalogue")
-        self.assertEqual(catalogue["families"][0]["hours"], [24, 12])
+        self.assertEqual(len(catalogue["families"]), 13)
+        first = catalogue["families"][0]
+        rhythm = next(option for option in first["options"] if option["code"] == "every_hours")
+        self.assertEqual((first["code"], rhythm["choices"]), ("equal_parts", [24, 12]))
+        feed_grams = next(option for option in first["options"] if option["code"] == "feed_grams")
+        self.assertEqual(feed_grams["matters_when"], [[{"code": "keeping", "picks": ["keep_half"]}]])
         self.assertIn("rye", catalogue["flours"])
+
+    def test_every_family_can_be_planned_at_its_own_defaults(self) -> None:
+        for family in self.baker.ok("GET", "/api/catalogue")["families"]:
+            with self.subTest(family["code"]):
+                jar = {"family": family["code"], "choices": {}, "volume_ml": 2_000, "height_mm": 180}
+                self.baker.plan(**jar, id=str(uuid4()))
+                found = self.baker.jar()["assessment"]
+                self.assertEqual(found["next_move"]["move"], "mix")
+                self.assertTrue(found["timeline"][0]["do"])
 
     def test_putting_away_and_back(self) -> None:
         baker = self.baker.plan()

@@ -31,6 +31,20 @@ class Recording(TestCase):
         self.assertEqual(self.baker.ok("POST", self.log, body), first)
         self.assertEqual(len(self.baker.jar()["log"]), 2)
 
+    def test_deeds_and_leaving_alone_move_the_plan(self) -> None:
+        leave = {"kind": "leave", "at": ago(1), "until": ago(-20), "note": ""}
+        self.baker.ok("POST", self.log, record(leave))
+        move = self.baker.jar()["assessment"]["next_move"]
+        self.assertEqual(move["state"], "not_yet")
+        skip = {"kind": "deed", "at": ago(0.5), "did": "skipped", "note": "away"}
+        self.baker.ok("POST", self.log, record(skip))
+        changes = [change["code"] for change in self.baker.jar()["assessment"]["changes"]]
+        self.assertEqual(changes[:2], ["left_alone", "skipped"])
+        too_long = {**leave, "until": ago(-24 * 30)}
+        self.assertEqual(self.baker.problem("POST", self.log, record(too_long))[1:], ("time_out_of_range", "until"))
+        dance = {**skip, "did": "danced"}
+        self.assertEqual(self.baker.problem("POST", self.log, record(dance))[1:], ("not_a_choice", "did"))
+
     def test_refusals_by_field(self) -> None:
         feed, look = feed_body, look_body
         cases = (
@@ -75,7 +89,7 @@ class Recording(TestCase):
         assessment = self.baker.jar()["assessment"]
         self.assertEqual((assessment["next_move"]["move"], assessment["findings"][0]["sign"]), ("bin", "mould"))
         self.baker.ok("POST", self.log, record({"kind": "bin", "at": ago(0), "note": ""}))
-        self.assertEqual(self.baker.jar()["assessment"]["next_move"]["move"], "nothing")
+        self.assertEqual(self.baker.jar()["assessment"]["next_move"]["move"], "binned")
         refused = self.baker.problem("POST", self.log, record(feed_body(0), self.baker.last_feed))
         self.assertEqual(refused, (422, "jar_is_binned", "at"))
 

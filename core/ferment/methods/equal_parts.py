@@ -57,9 +57,9 @@ METHOD = Method(
     options=(
         NumberOption(OptionCode.EVERY_HOURS, Scale.HOURS, 12, 24, 24, choices=(24, 12)),
         NumberOption(OptionCode.SEED_GRAMS, Scale.GRAMS, 5, 500, 30),
-        BlendOption(OptionCode.BLEND, parts(whole_wheat=1)),
-        BlendOption(OptionCode.FIRST_BLEND, parts(whole_wheat=1)),
         NumberOption(OptionCode.START_GRAMS, Scale.GRAMS, 5, 500, 45),
+        BlendOption(OptionCode.FIRST_BLEND, parts(whole_wheat=1)),
+        BlendOption(OptionCode.BLEND, parts(whole_wheat=1)),
         NumberOption(OptionCode.HYDRATION_PERCENT, Scale.PERCENT, 60, 200, 100),
         NumberOption(OptionCode.JUICE_PERCENT, Scale.PERCENT, 0, 100, 0),
         NumberOption(OptionCode.FEED_GRAMS, Scale.GRAMS, 5, 500, 30),

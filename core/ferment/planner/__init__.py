@@ -15,7 +15,7 @@ from .doings import doings
 from .readytable import ready_days
 from .standing import HOUR, Standing, Window, after_turn, poured, stage_of, window
 from .steps import Act, Change, ChangeCode, Plan, PlanTotals, Step, StepState
-from .walking import Desk, Walk, day_of, make_step
+from .walking import Desk, Done, Walk, day_of, make_step
 
 HORIZON = timedelta(days=7)
 MOST_STEPS_AHEAD = 14
@@ -83,9 +83,10 @@ def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bo
         # What comes after an overdue act is planned as if that were done now.
         at = max(found.due, now) if not steps else found.due
         state = _state(found, now) if not steps else StepState.AHEAD
-        made = make_step(desk, stage, standing, found, len(walk.steps) + len(steps) + 1, state, at)
         weighed = weigh(desk.course, stage, standing.bench, desk.step)
-        steps.append(replace(made, plan=weighed, do=doings(stage, weighed, standing.jar_g)))
+        done = Done(weighed, doings(stage, weighed, standing.jar_g))
+        number = len(walk.steps) + len(steps) + 1
+        steps.append(make_step(desk, stage, standing, found, number, state, at, done))
         if weighed:
             standing = poured(standing, weighed.flour_g, weighed.liquid_g, weighed.total_g)
         standing = _as_usual(desk.course, stage, after_turn(desk.course, replace(standing, cold=timedelta()), at))

@@ -122,7 +122,9 @@ def on_sight(course: Course, standing: Standing, evidence: Evidence) -> Standing
     return _next_stage(course, standing) if holds(stage.turns.until, evidence) else standing
 
 
-def poured(standing: Standing, flour_g: float, liquid_g: float, jar_g: float) -> Standing:
+def poured(
+    standing: Standing, flour_g: float, liquid_g: float, jar_g: float, round_index: int | None = None
+) -> Standing:
     """A feed went in. What a soak lacks of flour or water comes with the next act and counts to the same first mix."""
     now = Poured(flour_g, liquid_g)
     first = standing.first
@@ -130,7 +132,8 @@ def poured(standing: Standing, flour_g: float, liquid_g: float, jar_g: float) ->
         first = now
     elif not first.flour_g or not first.liquid_g:
         first = Poured(first.flour_g + flour_g, first.liquid_g + liquid_g)
-    return replace(standing, jar_g=jar_g, first=first, before=now)
+    at = standing.round if round_index is None else round_index
+    return replace(standing, jar_g=jar_g, first=first, before=now, round=at)
 
 
 def window(
@@ -198,5 +201,7 @@ def _by_sight(stage: Stage, by_clock: Window, evidence: Evidence, now: datetime)
 
 
 def _in_hours(found: Window, hours: Hours) -> Window:
+    if not (hours.weekday or hours.weekend):
+        return found
     fitted = fit(hours, found.due, found.earliest, found.latest)
     return replace(found, due=fitted.at, fits=fitted.fits, moved=fitted.at - found.due)

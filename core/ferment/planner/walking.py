@@ -10,7 +10,7 @@ from ..feeding import FeedPlan
 from ..hours import Hours
 from ..ledger import Ledger, Round
 from ..log import Deed, DeedKind, Leave
-from ..protocol.course import Course, Stage, weigh
+from ..protocol.course import Bench, Course, Stage, weigh
 from ..refusal import Refusal
 from .doings import doings, main_act, waits_for
 from .standing import (
@@ -26,7 +26,7 @@ from .standing import (
     stage_of,
     window,
 )
-from .steps import Act, Change, ChangeCode, Step, StepState
+from .steps import Act, Change, ChangeCode, Doing, Step, StepState
 
 # Grams, and the share of an amount, within which it went as planned (as for a slip at the scale, and a little more).
 AS_PLANNED_G = 3.0
@@ -50,16 +50,37 @@ def day_of(start: datetime, at: datetime) -> int:
     return max(0, (at - start) // timedelta(days=1)) + 1
 
 
+@dataclass(frozen=True)
+class Done:
+    """How a step was done or is to be: its grams and tasks, and for one in the log the entry and how far off it was."""
+
+    plan: FeedPlan | None = None
+    do: tuple[Doing, ...] = ()
+    entry_id: str | None = None
+    off_by_h: float | None = None
+    act: Act | None = None
+
+
+NOT_DONE = Done()
+
+
 def make_step(
-    desk: Desk, stage: Stage, standing: Standing, found: Window, number: int, state: StepState, at: datetime
+    desk: Desk,
+    stage: Stage,
+    standing: Standing,
+    found: Window,
+    number: int,
+    state: StepState,
+    at: datetime,
+    done: Done = NOT_DONE,
 ) -> Step:
-    """A step of a stage; `at` is when it was or will be done. Its grams are filled in by who knows them."""
+    """A step of a stage; `at` is when it was or will be done."""
     start = standing.start or at
     return Step(
         number=number,
         day=day_of(start, at),
         stage=stage.name,
-        act=main_act(stage, first=standing.last is None),
+        act=done.act or main_act(stage, first=standing.last is None),
         state=state,
         due=found.due,
         earliest=found.earliest,
@@ -67,10 +88,10 @@ def make_step(
         fits=found.fits,
         waits_for=waits_for(stage.wait.sight),
         seen_by=found.seen.look_id if found.seen else None,
-        entry_id=None,
-        off_by_h=None,
-        do=(),
-        plan=None,
+        entry_id=done.entry_id,
+        off_by_h=done.off_by_h,
+        do=done.do,
+        plan=done.plan,
         normal=desk.course.normal_at((at - start) / HOUR),
     )
 
@@ -88,6 +109,7 @@ class Walk:
 
     def __post_init__(self) -> None:
         self.seen = Sightings(self.ledger)
+        self._weighed: dict[tuple[str, Bench], tuple[FeedPlan | None, tuple[Doing, ...]]] = {}
         for event in self._events():
             match event:
                 case Round():
@@ -133,18 +155,23 @@ class Walk:
             if keep_due and (stage.moves_to is not None or at <= found.latest):
                 return
             passed = min(at, found.due)
-            self._note(stage, found, StepState.SKIPPED, passed, None)
+            self._note(stage, found, StepState.SKIPPED, passed)
             self.standing = after_turn(self.desk.course, self.standing, passed)
             self._look(at)
 
     def _note(
-        self, stage: Stage, found: Window, state: StepState, at: datetime, entry_id: str | None, act: Act | None = None
-    ) -> Step:
-        made = make_step(self.desk, stage, self.standing, found, len(self.steps) + 1, state, at)
+        self,
+        stage: Stage,
+        found: Window,
+        state: StepState,
+        at: datetime,
+        entry_id: str | None = None,
+        do: tuple[Doing, ...] = (),
+        act: Act | None = None,
+    ) -> None:
         off_by = round((at - found.due) / HOUR, 2) if entry_id else None
-        made = replace(made, entry_id=entry_id, off_by_h=off_by, act=act or made.act)
-        self.steps.append(made)
-        return made
+        done = Done(None, do, entry_id, off_by, act)
+        self.steps.append(make_step(self.desk, stage, self.standing, found, len(self.steps) + 1, state, at, done))
 
     def _change(self, code: ChangeCode, at: datetime, entry_id: str | None, **facts: float | str) -> None:
         self.changes.append(
@@ -164,35 +191,40 @@ class Walk:
             self._pour(turn)
             return
         found = self.window(at)
-        planned = self._planned(stage)
+        planned, tasks = self._planned(stage)
         extra = self._is_extra(stage, found, at)
         self._timing(stage, found, at, entry_id, extra=extra)
         if planned:
             self._amounts(planned, turn)
-        made = self._note(stage, found, StepState.DONE, at, entry_id, Act.FEED if extra else None)
-        self.steps[-1] = replace(made, do=doings(stage, planned, self.standing.jar_g) if planned else ())
+        self._note(stage, found, StepState.DONE, at, entry_id, tasks, Act.FEED if extra else None)
         share = _food_share(planned, turn)
-        start = self.standing.start or at
+        before = self.standing
         self._pour(turn)
         if extra:
-            self.standing = replace(self.standing, last=at, start=start)
+            moved = replace(self.standing, last=at, start=before.start or at)
         else:
-            self.standing = after_turn(self.desk.course, self.standing, at)
-        if share < HALF_DONE_SHARE:
-            self.standing = replace(self.standing, food_share=share)
-        self.standing = replace(self.standing, cold=timedelta())
+            moved = after_turn(self.desk.course, self.standing, at)
+        if share < HALF_DONE_SHARE or moved.cold:
+            moved = replace(moved, food_share=share if share < HALF_DONE_SHARE else 1.0, cold=timedelta())
+        self.standing = moved
 
     def _pour(self, turn: Round) -> None:
         feed = turn.feed
-        fed = poured(self.standing, feed.flour_g, feed.liquid_g, turn.contents.total_g)
-        self.standing = replace(fed, round=self.standing.round + 1)
+        self.standing = poured(
+            self.standing, feed.flour_g, feed.liquid_g, turn.contents.total_g, self.standing.round + 1
+        )
 
-    def _planned(self, stage: Stage) -> FeedPlan | None:
-        try:
-            return weigh(self.desk.course, stage, self.standing.bench, self.desk.step)
-        except Refusal:
-            # After what really went in the method's own amounts make no sense; the log stays, nothing is compared.
-            return None
+    def _planned(self, stage: Stage) -> tuple[FeedPlan | None, tuple[Doing, ...]]:
+        """What the method would weigh out now, and its tasks. A steady jar asks for the same again and again."""
+        asked = (stage.name, self.standing.bench)
+        if asked not in self._weighed:
+            try:
+                planned = weigh(self.desk.course, stage, self.standing.bench, self.desk.step)
+                self._weighed[asked] = planned, doings(stage, planned, self.standing.jar_g)
+            except Refusal:
+                # After what really went in the method's own amounts make no sense; nothing is compared.
+                self._weighed[asked] = None, ()
+        return self._weighed[asked]
 
     def _is_extra(self, stage: Stage, found: Window, at: datetime) -> bool:
         last = self.standing.last
@@ -225,8 +257,8 @@ class Walk:
         elif matches[deed.deed] is act:
             found = self.window(deed.at)
             self._timing(stage, found, deed.at, deed.id, extra=False)
-            made = self._note(stage, found, StepState.DONE, deed.at, deed.id)
-            self.steps[-1] = replace(made, do=doings(stage, None, self.standing.jar_g))
+            done = doings(stage, None, self.standing.jar_g)
+            self._note(stage, found, StepState.DONE, deed.at, deed.id, done)
             self.standing = after_turn(self.desk.course, self.standing, deed.at)
         elif deed.deed is DeedKind.TO_FRIDGE:
             self.standing = replace(self.standing, cold_since=deed.at)

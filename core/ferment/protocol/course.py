@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from datetime import timedelta
+from functools import cached_property
 from typing import Any
 
 from ..feeding import FeedPlan, Ingredient, Measured, known_step, weighed
@@ -71,11 +72,11 @@ class Stage:
     turns: Turns
     then: str | None
 
-    @property
+    @cached_property
     def feeds(self) -> bool:
         return any(isinstance(act, Add | PutIn) for act in self.do)
 
-    @property
+    @cached_property
     def moves_to(self) -> MoveTo | None:
         return next((act for act in self.do if isinstance(act, MoveTo)), None)
 
@@ -297,7 +298,9 @@ def weigh(course: Course, stage: Stage, bench: Bench, step: float, keep_g: float
         told = [replace(one, what=Ingredient.JUICE) if one.what is Ingredient.WATER else one for one in told]
     if add and plan.flour_g + plan.liquid_g <= 0:
         raise Refusal(RefusalCode.NOTHING_ADDED, stage.name, {"least": step})
-    return replace(plan, hold_back_g=on_scale(hold, step), measured=tuple(told))
+    if hold or told:
+        return replace(plan, hold_back_g=on_scale(hold, step), measured=tuple(told))
+    return plan
 
 
 def _flour(add: Add, on: Bench, course: Course, found: Callable[[Amount, Ingredient, Bench], float]) -> float:

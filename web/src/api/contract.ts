@@ -276,16 +276,17 @@ export interface components {
         };
         /**
          * Act
+         * @description What a step mainly is.
          * @enum {string}
          */
-        Act: "mix" | "feed";
+        Act: "mix" | "feed" | "stir" | "look" | "to_fridge" | "to_counter";
         /**
          * AmendIn
          * @description A correction of the revision that the device saw.
          */
         AmendIn: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
             /** Revision */
             revision: number;
         };
@@ -297,8 +298,11 @@ export interface components {
          *     that a lively one may overflow from there.
          */
         Assessment: {
+            ahead: components["schemas"]["PlanTotals"];
             /** Binned At */
             binned_at: string | null;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
             /** Day */
             day: number;
             /** Findings */
@@ -306,6 +310,7 @@ export interface components {
             in_jar: components["schemas"]["InJar"] | null;
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
+            ready: components["schemas"]["ReadyDays"];
             /** Room Is Tight */
             room_is_tight: boolean;
             /** Rounds */
@@ -335,6 +340,21 @@ export interface components {
             /** Note */
             note: string;
         };
+        /** BlendOptionOut */
+        BlendOptionOut: {
+            code: components["schemas"]["OptionCode"];
+            /** Default */
+            default: {
+                [key: string]: number;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "blend";
+            /** Matters When */
+            matters_when: components["schemas"]["Only"][][];
+        };
         /**
          * Bubbles
          * @enum {string}
@@ -352,10 +372,34 @@ export interface components {
          * @enum {string}
          */
         Caution: "do_not_scrape";
+        /**
+         * Change
+         * @description A code, when it applies, the entry it comes from, and its facts (hours, grams, counts, flours).
+         */
+        Change: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            code: components["schemas"]["ChangeCode"];
+            /** Entry Id */
+            entry_id: string | null;
+            /** Facts */
+            facts: {
+                [key: string]: number | string;
+            };
+        };
+        /**
+         * ChangeCode
+         * @description What moved the plan, or what in the log is other than planned.
+         * @enum {string}
+         */
+        ChangeCode: "late" | "early" | "missed" | "extra_feed" | "skipped" | "left_alone" | "kept_other" | "other_amounts" | "half_done" | "other_flour" | "sign_early" | "sign_overdue" | "stage_longer" | "in_the_cold" | "moved_into_hours" | "no_room_in_hours";
         /** ChangeOut */
         ChangeOut: {
             /** Before */
-            before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
             /**
              * Made At
              * Format: date-time
@@ -369,21 +413,61 @@ export interface components {
              */
             what: "amended" | "withdrawn" | "restored";
         };
-        /** ChoicesBody */
-        ChoicesBody: {
-            /** Blend */
-            blend: {
-                [key: string]: number;
-            };
-            /** Every Hours */
-            every_hours: number;
-            /** Seed Grams */
-            seed_grams: number;
+        /**
+         * Days
+         * @description Days until it is ready at 24 °C with the usual flour: earliest, likely, latest (common practice).
+         */
+        Days: {
+            /** Earliest */
+            earliest: number;
+            /** Latest */
+            latest: number;
+            /** Likely */
+            likely: number;
+        };
+        /**
+         * DeedBody
+         * @description An act that adds nothing: stirred, a step skipped, moved into the cold or out of it.
+         */
+        DeedBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            did: components["schemas"]["DeedKind"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "deed";
+            /** Note */
+            note: string;
+        };
+        /**
+         * DeedKind
+         * @description What else a baker does with a jar. Going cold or warm is a change of place that may last.
+         * @enum {string}
+         */
+        DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter";
+        /**
+         * Doing
+         * @description A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
+         */
+        Doing: {
+            do: components["schemas"]["Task"];
+            flour?: components["schemas"]["Flour"] | null;
+            /** G */
+            g?: number | null;
+            measured?: components["schemas"]["Measured"] | null;
+            /** Out G */
+            out_g?: number | null;
+            until_thickness?: components["schemas"]["Thickness"] | null;
         };
         /** EntryOut */
         EntryOut: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
@@ -402,27 +486,24 @@ export interface components {
             withdrawn: boolean;
         };
         /**
+         * FamilyCode
+         * @enum {string}
+         */
+        FamilyCode: "equal_parts" | "wet_rye" | "on_signs" | "when_hungry" | "acid_start" | "small_seed" | "spoons" | "by_feel" | "slow_build" | "stiff_warm" | "dried_soak" | "dried_spoons" | "wake_and_keep";
+        /**
          * FamilyOut
-         * @description A family of methods with what can be chosen and what is usual.
+         * @description A family of methods with what can be chosen of it; days until ready at the warmth it is made for.
          */
         FamilyOut: {
-            /** Code */
-            code: string;
-            /** Hours */
-            hours: number[];
-            /** Least Seed G */
-            least_seed_g: number;
-            /** Most Seed G */
-            most_seed_g: number;
+            code: components["schemas"]["FamilyCode"];
+            /** Needs */
+            needs: components["schemas"]["Thing"][];
+            /** Options */
+            options: (components["schemas"]["NumberOptionOut"] | components["schemas"]["PickOptionOut"] | components["schemas"]["BlendOptionOut"])[];
             origin: components["schemas"]["Origin"];
-            /** Usual Blend */
-            usual_blend: {
-                [key: string]: number;
-            };
-            /** Usual Hours */
-            usual_hours: number;
-            /** Usual Seed G */
-            usual_seed_g: number;
+            ready: components["schemas"]["Days"];
+            /** Wants C */
+            wants_c: number | null;
         };
         /**
          * FeedBody
@@ -436,6 +517,11 @@ export interface components {
             at: string;
             /** Flours */
             flours: components["schemas"]["FlourBody"][];
+            /**
+             * Juice G
+             * @default 0
+             */
+            juice_g: number;
             /** Keep G */
             keep_g: number;
             /**
@@ -454,15 +540,33 @@ export interface components {
         };
         /**
          * FeedPlan
-         * @description One feed to weigh out. Grams, multiples of the scale's step; `keep_g` is 0 for a first mix.
+         * @description One feed to weigh out. Grams, multiples of the scale's step.
+         *
+         *     `keep_g` is what is left of the jar, or for a first mix the culture put in (0 for flour and water alone). `juice_g`
+         *     stands in for water. `hold_back_g` of the water is kept at hand until the thickness shows whether it is needed.
          */
         FeedPlan: {
             /** Flours */
             flours: components["schemas"]["FlourGrams"][];
             /** Fresh Hydration Percent */
-            fresh_hydration_percent: number;
+            fresh_hydration_percent: number | null;
+            /**
+             * Hold Back G
+             * @default 0
+             */
+            hold_back_g: number;
+            /**
+             * Juice G
+             * @default 0
+             */
+            juice_g: number;
             /** Keep G */
             keep_g: number;
+            /**
+             * Measured
+             * @default []
+             */
+            measured: components["schemas"]["Measured"][];
             /** Ratio */
             ratio: string;
             /** Salt G */
@@ -531,6 +635,11 @@ export interface components {
             since_feed: components["schemas"]["SinceFeed"] | null;
         };
         /**
+         * Ingredient
+         * @enum {string}
+         */
+        Ingredient: "seed" | "flour" | "water" | "juice" | "salt";
+        /**
          * InJar
          * @description What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line.
          */
@@ -552,7 +661,12 @@ export interface components {
         };
         /** JarOut */
         JarOut: {
-            choices: components["schemas"]["ChoicesBody"];
+            /** Choices */
+            choices: {
+                [key: string]: number | string | {
+                    [key: string]: number;
+                };
+            };
             /** Family */
             family: string;
             /** Height Mm */
@@ -568,6 +682,8 @@ export interface components {
             on_shelf: boolean;
             /** Scale Step */
             scale_step: number;
+            /** Size */
+            size: number;
             /**
              * Starts At
              * Format: date-time
@@ -577,6 +693,8 @@ export interface components {
             tare_g: number;
             /** Volume Ml */
             volume_ml: number;
+            /** Warmth C */
+            warmth_c: number;
         };
         /**
          * KitchenOut
@@ -594,6 +712,29 @@ export interface components {
             now: string;
             /** Time Zone */
             time_zone: string;
+        };
+        /**
+         * LeaveBody
+         * @description Left alone until a moment: nothing is due before it.
+         */
+        LeaveBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "leave";
+            /** Note */
+            note: string;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
         };
         /** LevelBody */
         LevelBody: {
@@ -618,10 +759,10 @@ export interface components {
         };
         /**
          * LevelUnit
-         * @description How a level is given: as a multiple of the line, as per cent risen above it, or in mm from the inside bottom.
+         * @description How a level is given: as a multiple of the line, as per cent risen above it, in mm from the bottom, or in ml.
          * @enum {string}
          */
-        LevelUnit: "times" | "percent" | "mm";
+        LevelUnit: "times" | "percent" | "mm" | "ml";
         /**
          * LookBody
          * @description What was seen and smelt; null or empty where nobody looked.
@@ -646,6 +787,16 @@ export interface components {
             thickness: components["schemas"]["Thickness"] | null;
             /** Top */
             top: components["schemas"]["Top"][];
+        };
+        /**
+         * Measured
+         * @description An amount as the method says it (2 tbsp of rye), beside its grams.
+         */
+        Measured: {
+            unit: components["schemas"]["Unit"];
+            /** Value */
+            value: number;
+            what: components["schemas"]["Ingredient"];
         };
         /**
          * Mend
@@ -674,10 +825,15 @@ export interface components {
          * Move
          * @enum {string}
          */
-        Move: "mix" | "feed" | "bin" | "nothing";
+        Move: "mix" | "feed" | "stir" | "look" | "to_fridge" | "to_counter" | "bin" | "binned" | "nothing";
         /** NewJarIn */
         NewJarIn: {
-            choices: components["schemas"]["ChoicesBody"];
+            /** Choices */
+            choices: {
+                [key: string]: number | string | {
+                    [key: string]: number;
+                };
+            };
             /** Family */
             family: string;
             /** Height Mm */
@@ -691,6 +847,8 @@ export interface components {
             name: string;
             /** Scale Step */
             scale_step: number;
+            /** Size */
+            size: number;
             /**
              * Starts At
              * Format: date-time
@@ -700,16 +858,24 @@ export interface components {
             tare_g: number;
             /** Volume Ml */
             volume_ml: number;
+            /** Warmth C */
+            warmth_c: number;
         };
         /**
          * NextMove
-         * @description What to do now or next. `state` and the times are of the act; `plan` and `scale_walk` are its grams.
+         * @description What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
+         *
+         *     `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds.
          */
         NextMove: {
+            /** Do */
+            do: components["schemas"]["Doing"][];
             /** Due */
             due: string | null;
             /** Earliest */
             earliest: string | null;
+            /** Fits */
+            fits: boolean;
             /** Latest */
             latest: string | null;
             move: components["schemas"]["Move"];
@@ -717,13 +883,47 @@ export interface components {
             /** Scale Walk */
             scale_walk: components["schemas"]["ScaleStep"][];
             state: components["schemas"]["StepState"] | null;
+            /** Waits For */
+            waits_for: components["schemas"]["WaitsFor"][];
         };
         /**
          * Normal
-         * @description What is normal in a stretch of hours of a new jar (common practice).
+         * @description What is normal in a stretch of hours (common practice).
          * @enum {string}
          */
-        Normal: "wetting" | "early_rise" | "quiet" | "waking" | "growing";
+        Normal: "wetting" | "early_rise" | "quiet" | "waking" | "growing" | "soured" | "slow_quiet" | "soaking" | "reviving" | "stirring" | "rested" | "lively";
+        /**
+         * NumberOptionOut
+         * @description A number to choose, or one of `choices` where there are any.
+         */
+        NumberOptionOut: {
+            /** Choices */
+            choices: number[];
+            code: components["schemas"]["OptionCode"];
+            /** Default */
+            default: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "number";
+            /** Least */
+            least: number;
+            /** Matters When */
+            matters_when: components["schemas"]["Only"][][];
+            /** Most */
+            most: number;
+            scale: components["schemas"]["Scale"];
+        };
+        /**
+         * Only
+         * @description The phase belongs to these choices of an option.
+         */
+        Only: {
+            code: components["schemas"]["OptionCode"];
+            /** Picks */
+            picks: components["schemas"]["Pick"][];
+        };
         /** OpenJarOut */
         OpenJarOut: {
             assessment: components["schemas"]["Assessment"];
@@ -739,16 +939,65 @@ export interface components {
             time_zone: string;
         };
         /**
+         * OptionCode
+         * @description Every option a method may have; an interface words each once.
+         * @enum {string}
+         */
+        OptionCode: "way" | "origin" | "every_hours" | "twice_from_day" | "first_days" | "keeping" | "jar" | "seed_grams" | "start_grams" | "feed_grams" | "culture_grams" | "target_grams" | "reserve_grams" | "flour_parts" | "hydration_percent" | "juice_percent" | "salt_percent" | "first_blend" | "middle_blend" | "blend";
+        /**
          * Origin
          * @enum {string}
          */
-        Origin: "flour_and_water";
+        Origin: "flour_and_water" | "dried" | "frozen" | "asleep";
+        /**
+         * Pick
+         * @description Every named choice of an option.
+         * @enum {string}
+         */
+        Pick: "from_flour" | "from_frozen" | "never" | "day_3" | "day_4" | "feed_from_day_2" | "rest_then_top_up" | "keep_weight" | "keep_half" | "half_then_quarter" | "same_jar" | "clean_jar" | "short" | "long" | "daily_juice" | "stir_and_wait" | "spoonful_a_day" | "thicken" | "refill" | "build_up" | "refresh" | "build" | "equal_feeds" | "counter" | "fridge";
+        /** PickOptionOut */
+        PickOptionOut: {
+            /** Choices */
+            choices: components["schemas"]["Pick"][];
+            code: components["schemas"]["OptionCode"];
+            default: components["schemas"]["Pick"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pick";
+            /** Matters When */
+            matters_when: components["schemas"]["Only"][][];
+        };
+        /**
+         * PlanTotals
+         * @description What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included.
+         */
+        PlanTotals: {
+            /** Discard G */
+            discard_g: number;
+            /** Feeds */
+            feeds: number;
+            /** Flours */
+            flours: components["schemas"]["FlourGrams"][];
+            /** Juice G */
+            juice_g: number;
+            /** Minutes */
+            minutes: number;
+            /** Water G */
+            water_g: number;
+        };
         /**
          * PreviewIn
          * @description A jar that is not planned yet.
          */
         PreviewIn: {
-            choices: components["schemas"]["ChoicesBody"];
+            /** Choices */
+            choices: {
+                [key: string]: number | string | {
+                    [key: string]: number;
+                };
+            };
             /** Family */
             family: string;
             /** Height Mm */
@@ -757,6 +1006,8 @@ export interface components {
             name: string;
             /** Scale Step */
             scale_step: number;
+            /** Size */
+            size: number;
             /**
              * Starts At
              * Format: date-time
@@ -766,12 +1017,14 @@ export interface components {
             tare_g: number;
             /** Volume Ml */
             volume_ml: number;
+            /** Warmth C */
+            warmth_c: number;
         };
         /**
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_family" | "unknown_option" | "not_a_choice" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -793,12 +1046,24 @@ export interface components {
             errors: components["schemas"]["ProblemOut"][];
         };
         /**
+         * ReadyDays
+         * @description Days from the first mix until it is ready: earliest, likely, latest.
+         */
+        ReadyDays: {
+            /** Earliest */
+            earliest: number;
+            /** Latest */
+            latest: number;
+            /** Likely */
+            likely: number;
+        };
+        /**
          * RecordIn
          * @description A new entry, its id made by the client; `seen_feed` is the last feed that the device knew of.
          */
         RecordIn: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
@@ -834,11 +1099,17 @@ export interface components {
             ratio: string;
         };
         /**
+         * Scale
+         * @description What a number counts; grams grow with the size of the whole method.
+         * @enum {string}
+         */
+        Scale: "grams" | "hours" | "percent" | "parts";
+        /**
          * ScaleAct
          * @description One act at the scale. `take_out` goes down to the seed; the others add.
          * @enum {string}
          */
-        ScaleAct: "empty_jar" | "take_out" | "add_water" | "add_flour" | "add_salt";
+        ScaleAct: "empty_jar" | "take_out" | "add_seed" | "add_culture" | "add_water" | "add_juice" | "add_flour" | "add_salt";
         /**
          * ScaleStep
          * @description An act, the grams it adds (negative when taken out, 0 when not known), and the reading after it.
@@ -883,6 +1154,11 @@ export interface components {
             /** On Shelf */
             on_shelf: boolean;
         };
+        /**
+         * SightCode
+         * @enum {string}
+         */
+        SightCode: "bubbles" | "bubbles_throughout" | "froth" | "risen" | "below_high_mark" | "risen_and_fallen" | "runny" | "in_a_row";
         /**
          * SignCode
          * @enum {string}
@@ -935,13 +1211,16 @@ export interface components {
          * Step
          * @description One act of the plan.
          *
-         *     `due` is the usual time, `earliest` and `latest` bound the window in which it is as good. A done step names its
-         *     entry and by how many hours it missed `due` (late is positive); the others carry the grams to weigh.
+         *     `due` is the planned time; `earliest` and `latest` bound the window in which it is as good, and `fits` is false when
+         *     the baker's hours leave no room in that window. A step that waits for a sign lists what would do, and the look that
+         *     showed it. A done step names its entry and by how many hours it missed `due` (late is positive).
          */
         Step: {
             act: components["schemas"]["Act"];
             /** Day */
             day: number;
+            /** Do */
+            do: components["schemas"]["Doing"][];
             /**
              * Due
              * Format: date-time
@@ -954,30 +1233,53 @@ export interface components {
             earliest: string;
             /** Entry Id */
             entry_id: string | null;
+            /** Fits */
+            fits: boolean;
             /**
              * Latest
              * Format: date-time
              */
             latest: string;
+            normal: components["schemas"]["Normal"];
             /** Number */
             number: number;
             /** Off By H */
             off_by_h: number | null;
             plan: components["schemas"]["FeedPlan"] | null;
+            /** Seen By */
+            seen_by: string | null;
+            /** Stage */
+            stage: string;
             state: components["schemas"]["StepState"];
+            /** Waits For */
+            waits_for: components["schemas"]["WaitsFor"][];
         };
         /**
          * StepState
-         * @description Where a step stands: done; not yet (before its window); due (inside it); late (after it); later ones follow.
+         * @description Where a step stands.
+         *
+         *     Done; skipped; not yet (before its window); waiting (for a sign, inside it); due; late (after it); later ones.
          * @enum {string}
          */
-        StepState: "done" | "not_yet" | "due" | "late" | "ahead";
+        StepState: "done" | "skipped" | "not_yet" | "waiting" | "due" | "late" | "ahead";
+        /**
+         * Task
+         * @description One thing to do within a step, in order.
+         * @enum {string}
+         */
+        Task: "pour_off" | "keep_all" | "keep" | "take_out" | "clean_jar" | "put_in" | "add_water" | "add_juice" | "add_flour" | "add_salt" | "hold_back" | "stir" | "to_fridge" | "to_counter" | "measure_height" | "read_ph" | "weigh_reference" | "float_test" | "side_by_side";
         /**
          * Thickness
          * @description Thin to thick, in bakers' words.
          * @enum {string}
          */
         Thickness: "runny" | "thin_batter" | "thick_batter" | "toothpaste" | "soft_dough" | "putty";
+        /**
+         * Thing
+         * @description What a method needs beside flour, water and a clear jar.
+         * @enum {string}
+         */
+        Thing: "scale" | "spoons" | "ruler" | "ph_strips" | "juice" | "warm_place" | "second_jar" | "fridge" | "salt" | "culture";
         /**
          * Top
          * @enum {string}
@@ -998,6 +1300,12 @@ export interface components {
             water_g: number;
         };
         /**
+         * Unit
+         * @description What a baker measures an amount in. A volume becomes a weight only by what is in it (see `flours`).
+         * @enum {string}
+         */
+        Unit: "g" | "oz" | "ml" | "tsp" | "tbsp" | "cup";
+        /**
          * Urgency
          * @description Smaller comes first.
          * @enum {integer}
@@ -1007,6 +1315,15 @@ export interface components {
         VisitIn: {
             /** Time Zone */
             time_zone: string;
+        };
+        /**
+         * WaitsFor
+         * @description A sign that a step waits for; `times` is the level where that is part of it.
+         */
+        WaitsFor: {
+            sight: components["schemas"]["SightCode"];
+            /** Times */
+            times: number | null;
         };
         /**
          * WeighIn
@@ -1034,12 +1351,19 @@ export type Act = components['schemas']['Act'];
 export type AmendIn = components['schemas']['AmendIn'];
 export type Assessment = components['schemas']['Assessment'];
 export type BinBody = components['schemas']['BinBody'];
+export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
 export type CatalogueOut = components['schemas']['CatalogueOut'];
 export type Caution = components['schemas']['Caution'];
+export type Change = components['schemas']['Change'];
+export type ChangeCode = components['schemas']['ChangeCode'];
 export type ChangeOut = components['schemas']['ChangeOut'];
-export type ChoicesBody = components['schemas']['ChoicesBody'];
+export type Days = components['schemas']['Days'];
+export type DeedBody = components['schemas']['DeedBody'];
+export type DeedKind = components['schemas']['DeedKind'];
+export type Doing = components['schemas']['Doing'];
 export type EntryOut = components['schemas']['EntryOut'];
+export type FamilyCode = components['schemas']['FamilyCode'];
 export type FamilyOut = components['schemas']['FamilyOut'];
 export type FeedBody = components['schemas']['FeedBody'];
 export type FeedPlan = components['schemas']['FeedPlan'];
@@ -1048,32 +1372,44 @@ export type Flour = components['schemas']['Flour'];
 export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
 export type GlanceOut = components['schemas']['GlanceOut'];
+export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
 export type JarOut = components['schemas']['JarOut'];
 export type KitchenOut = components['schemas']['KitchenOut'];
+export type LeaveBody = components['schemas']['LeaveBody'];
 export type LevelBody = components['schemas']['LevelBody'];
 export type LevelSeen = components['schemas']['LevelSeen'];
 export type LevelUnit = components['schemas']['LevelUnit'];
 export type LookBody = components['schemas']['LookBody'];
+export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type Move = components['schemas']['Move'];
 export type NewJarIn = components['schemas']['NewJarIn'];
 export type NextMove = components['schemas']['NextMove'];
 export type Normal = components['schemas']['Normal'];
+export type NumberOptionOut = components['schemas']['NumberOptionOut'];
+export type Only = components['schemas']['Only'];
 export type OpenJarOut = components['schemas']['OpenJarOut'];
+export type OptionCode = components['schemas']['OptionCode'];
 export type Origin = components['schemas']['Origin'];
+export type Pick = components['schemas']['Pick'];
+export type PickOptionOut = components['schemas']['PickOptionOut'];
+export type PlanTotals = components['schemas']['PlanTotals'];
 export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
 export type ProblemsOut = components['schemas']['ProblemsOut'];
+export type ReadyDays = components['schemas']['ReadyDays'];
 export type RecordIn = components['schemas']['RecordIn'];
 export type Remedy = components['schemas']['Remedy'];
 export type RoundSeen = components['schemas']['RoundSeen'];
+export type Scale = components['schemas']['Scale'];
 export type ScaleAct = components['schemas']['ScaleAct'];
 export type ScaleStep = components['schemas']['ScaleStep'];
 export type SessionOut = components['schemas']['SessionOut'];
 export type Sheet = components['schemas']['Sheet'];
 export type ShelfIn = components['schemas']['ShelfIn'];
+export type SightCode = components['schemas']['SightCode'];
 export type SignCode = components['schemas']['SignCode'];
 export type SignInIn = components['schemas']['SignInIn'];
 export type SignUpIn = components['schemas']['SignUpIn'];
@@ -1081,11 +1417,15 @@ export type SinceFeed = components['schemas']['SinceFeed'];
 export type Smell = components['schemas']['Smell'];
 export type Step = components['schemas']['Step'];
 export type StepState = components['schemas']['StepState'];
+export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];
+export type Thing = components['schemas']['Thing'];
 export type Top = components['schemas']['Top'];
 export type Totals = components['schemas']['Totals'];
+export type Unit = components['schemas']['Unit'];
 export type Urgency = components['schemas']['Urgency'];
 export type VisitIn = components['schemas']['VisitIn'];
+export type WaitsFor = components['schemas']['WaitsFor'];
 export type WeighIn = components['schemas']['WeighIn'];
 export type $defs = Record<string, never>;
 export interface operations {

@@ -1,7 +1,7 @@
 /** The baker's verbs as writes for the outbox. */
 import { newId } from "../lib/ids";
 import { type Outcome, outbox, type Write } from "./outbox";
-import type { EntryBody, NewJar } from "./types";
+import type { DeedKind, EntryBody, NewJar } from "./types";
 
 type Reopen = Write["reopen"];
 
@@ -30,6 +30,17 @@ export function recordEntry(
 ): Promise<Outcome> {
   const body = { id, seen_feed: seenFeed, entry };
   return submit({ key: id, method: "POST", path: `/api/jars/${jarId}/log`, body, label, reopen });
+}
+
+export function recordDeed(jarId: string, deed: DeedKind, label: string): Promise<Outcome> {
+  const entry = { kind: "deed", at: new Date().toISOString(), did: deed, note: "" } as const;
+  return recordEntry(jarId, newId(), null, entry, label, null);
+}
+
+/** Nothing is due before that moment. */
+export function leaveAlone(jarId: string, until: string, label: string): Promise<Outcome> {
+  const entry = { kind: "leave", at: new Date().toISOString(), until, note: "" } as const;
+  return recordEntry(jarId, newId(), null, entry, label, null);
 }
 
 export function amendEntry(

@@ -3,7 +3,9 @@ import {
   type CalendarDate,
   fromAbsolute,
   parseDateTime,
+  Time,
   toCalendarDate,
+  toCalendarDateTime,
   toZoned,
 } from "@internationalized/date";
 
@@ -60,6 +62,14 @@ export function fromField(value: string, zone: string): string | null {
   } catch {
     return null;
   }
+}
+
+/** Seven in the morning of the next day. */
+export function nextMorning(now: number, zone: string): string {
+  const day = dayOf(now, zone).add({ days: 1 });
+  return toZoned(toCalendarDateTime(day, new Time(7)), zone)
+    .toDate()
+    .toISOString();
 }
 
 /** Local midnights from the day of `from` to the day after `to`, as moments. */

@@ -50,6 +50,7 @@ function levelWords(level: NonNullable<LookBody["level"]>): string {
     times: times(level.value),
     percent: `${level.value < 0 ? "" : "+"}${percent(level.value)}`,
     mm: `${level.value} mm`,
+    ml: `${level.value} ml`,
   };
   return words[level.unit];
 }

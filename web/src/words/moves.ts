@@ -1,51 +1,90 @@
 /** The next move in words: one sentence for what and when, one for how. */
-import type { Finding, Move, NextMove, Normal, SignCode, StepState } from "../api/types";
+import type { DeedKind, Finding, Move, NextMove, Normal, SignCode, StepState } from "../api/types";
 import { grams } from "../lib/numbers";
 import { span, when } from "../lib/time";
-import { flourList } from "./flours";
+import { sightWords } from "./methods";
+import { addedWords } from "./tasks";
 
 type Sentence = { readonly what: string; readonly how: string };
 type Told = { readonly name: string; readonly move: NextMove; readonly now: string; readonly zone: string };
 
-function weights({ plan, scale_walk: walk }: NextMove): string {
+function weights({ plan, scale_walk: walk, do: tasks }: NextMove): string {
   if (!plan) return "";
-  const added = `${grams(plan.water_g)} water and ${flourList(plan.flours)}`;
-  if (plan.keep_g === 0) return `${flourList(plan.flours)} with ${grams(plan.water_g)} water.`;
+  if (tasks.some((task) => task.do === "put_in"))
+    return `${grams(plan.keep_g)} of the culture, ${addedWords(plan)}.`;
+  if (plan.keep_g === 0) return `${addedWords(plan)}.`;
+  if (tasks.some((task) => task.do === "keep_all")) return `all of it, add ${addedWords(plan)}.`;
   const shows = walk[0]?.scale_shows_g;
-  const out = shows === undefined ? "" : ` (the scale then shows ${grams(shows)}, jar and all)`;
-  return `${grams(plan.keep_g)}${out}, add ${added}.`;
+  const out =
+    walk[0]?.do === "take_out" && shows !== undefined
+      ? ` (the scale then shows ${grams(shows)}, jar and all)`
+      : "";
+  const clean = tasks.some((task) => task.do === "clean_jar") ? " in a clean jar" : "";
+  return `${grams(plan.keep_g)}${clean}${out}, add ${addedWords(plan)}.`;
 }
 
-const FEED_WORDS: Record<StepState, (told: Told) => string> = {
-  done: ({ name }) => `${name} is fed.`,
-  not_yet: ({ name, move, now, zone }) => `Leave ${name} be. Feed ${when(move.due ?? now, now, zone)}.`,
-  due: ({ name, move, now, zone }) =>
-    move.due && Date.parse(move.due) > Date.parse(now) + 20 * 60_000
-      ? `Feed ${name} by about ${when(move.due, now, zone)}.`
-      : `Feed ${name} now.`,
-  late: ({ name, move, now }) =>
-    `Feed ${name} now. It is ${span(Date.parse(now) - Date.parse(move.due ?? now))} late, which is no harm.`,
-  ahead: ({ name, move, now, zone }) => `Feed ${name} ${when(move.due ?? now, now, zone)}.`,
-};
+const later = ({ move, now }: Told, minutes: number) =>
+  move.due !== null && Date.parse(move.due) > Date.parse(now) + minutes * 60_000;
+const due = ({ move, now, zone }: Told) => when(move.due ?? now, now, zone);
+
+/** One act, by where it stands: `verb` as in "Feed Moth now." */
+function byState(verb: string): Record<StepState, (told: Told) => string> {
+  const lower = verb.toLowerCase();
+  return {
+    done: ({ name }) => `${name} is done.`,
+    skipped: ({ name }) => `${name} is left out.`,
+    not_yet: (told) => `Leave ${told.name} be. ${verb} ${due(told)}.`,
+    waiting: (told) => `Wait with ${told.name}. ${verb} when ${sightWords(told.move.waits_for)}.`,
+    due: (told) =>
+      later(told, 20) ? `${verb} ${told.name} by about ${due(told)}.` : `${verb} ${told.name} now.`,
+    late: ({ name, move, now }) =>
+      `${verb} ${name} now. It is ${span(Date.parse(now) - Date.parse(move.due ?? now))} late, which is no harm.`,
+    ahead: (told) => `${verb} ${told.name} ${due(told)}, ${lower} it then.`,
+  };
+}
+
+const FEED = byState("Feed");
+const STIR = byState("Stir");
+
+function place(now: string, then: string): (told: Told) => Sentence {
+  return (told) => {
+    const waits = told.move.state === "waiting" ? ` when ${sightWords(told.move.waits_for)}` : "";
+    const time = told.move.state === "not_yet" || later(told, 20) ? ` ${due(told)}` : " now";
+    return { what: `${now.replace("{name}", told.name)}${waits || time}.`, how: then };
+  };
+}
 
 const MOVE_WORDS: Record<Move, (told: Told) => Sentence> = {
-  mix: ({ name, move, now, zone }) => {
-    const later = move.due !== null && Date.parse(move.due) > Date.parse(now) + 60_000;
-    return {
-      what: later && move.due ? `Mix ${name} ${when(move.due, now, zone)}.` : `Mix ${name} now.`,
-      how: `In the clean jar: ${weights(move)} Loose lid, never sealed.`,
-    };
-  },
-  feed: (told) => ({
-    what: FEED_WORDS[told.move.state ?? "due"](told),
-    how: `${told.move.state === "not_yet" ? "Then keep" : "Keep"} ${weights(told.move)}`,
+  mix: (told) => ({
+    what: later(told, 1) ? `Mix ${told.name} ${due(told)}.` : `Mix ${told.name} now.`,
+    how: `In the clean jar: ${weights(told.move)} Loose lid, never sealed.`,
   }),
+  feed: (told) => {
+    const { state } = told.move;
+    const keep = `${state === "not_yet" || state === "waiting" ? "Then keep" : "Keep"} ${weights(told.move)}`;
+    const look = state === "waiting" ? `Look again ${due(told)}. ` : "";
+    return { what: FEED[state ?? "due"](told), how: look + keep };
+  },
+  stir: (told) => ({
+    what: STIR[told.move.state ?? "due"](told),
+    how: "Add nothing, take nothing out. It gets air that way.",
+  }),
+  look: (told) => ({
+    what: `Look at ${told.name} ${later(told, 20) ? due(told) : "now"}.`,
+    how: "Measure, and note what you see.",
+  }),
+  to_fridge: place("Put {name} in the fridge", "Lid loose there too. It slows down to about a tenth."),
+  to_counter: place("Take {name} out of the fridge", "It is fed once it has lost the worst of the cold."),
   bin: ({ name }) => ({
     what: `Bin all of ${name}.`,
     how: "Do not scrape, rescue, taste or smell it closely. Tie it in a bag, wash the jar very hot or replace it.",
   }),
-  nothing: ({ name }) => ({
+  binned: ({ name }) => ({
     what: `${name} was binned.`,
+    how: "Its log stays. Put it away when you are done with it.",
+  }),
+  nothing: ({ name }) => ({
+    what: `${name} asks for nothing.`,
     how: "Its log stays. Put it away when you are done with it.",
   }),
 };
@@ -54,12 +93,31 @@ export function nextMove(told: Told): Sentence {
   return MOVE_WORDS[told.move.move](told);
 }
 
+/** What is recorded when an act that adds nothing is done, and what the baker presses for it. */
+export const DEED_OF: Partial<Record<Move, { readonly deed: DeedKind; readonly label: string }>> = {
+  stir: { deed: "stirred", label: "Stirred" },
+  to_fridge: { deed: "to_fridge", label: "It is in the fridge" },
+  to_counter: { deed: "to_counter", label: "It is out" },
+};
+
+const SHORT: Record<Move, string> = {
+  mix: "mix",
+  feed: "feed",
+  stir: "stir",
+  look: "look",
+  to_fridge: "to the fridge",
+  to_counter: "out of the fridge",
+  bin: "bin it",
+  binned: "binned",
+  nothing: "at rest",
+};
+
 /** The next move on a label no longer than a jar is wide. */
 export function shortMove(move: NextMove, now: string, zone: string): string {
-  if (move.move === "bin") return "bin it";
-  if (move.move === "nothing") return "binned";
-  const act = move.move === "mix" ? "mix" : "feed";
+  const act = SHORT[move.move];
+  if (!move.state) return act;
   if (move.state === "late") return `${act} now, late`;
+  if (move.state === "waiting") return `wait, look ${when(move.due ?? now, now, zone)}`;
   if (!move.due || (move.state === "due" && Date.parse(move.due) <= Date.parse(now) + 20 * 60_000))
     return `${act} now`;
   return `${act} ${when(move.due, now, zone)}`;
@@ -74,6 +132,14 @@ export const NORMAL_WORDS: Record<Normal, string> = {
     "Small bubbles all through, then a rise that grows from feed to feed. Good smells: apple, beer, yoghurt.",
   growing:
     "Look for a doubling after each feed, ever sooner, with a domed top. One good rise is not yet a habit.",
+  soured:
+    "Little to see; the juice keeps the early bacteria down, so there is no false rise. It smells of fruit.",
+  slow_quiet: "Slow and quiet is normal for this flour. Bubbles come before any rise.",
+  soaking: "It swells and stirs smooth. Nothing rises yet.",
+  reviving: "Little or nothing to see after the first feeds is normal. It wakes from within.",
+  stirring: "A half rise at the third feed, more at the fourth: it is coming back.",
+  rested: "The first feed after the cold is slow, up to twice as long as usual.",
+  lively: "Up in a few hours, domed, then down again. Feed at or just after its peak.",
 };
 
 export const SIGN_WORDS: Record<SignCode, string> = {

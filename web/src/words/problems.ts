@@ -1,6 +1,7 @@
 /** Every refusal in words, with what would be accepted. */
-import type { Problem, ProblemCode } from "../api/types";
+import type { OptionCode, Problem, ProblemCode } from "../api/types";
 import { clock, dayWord, deviceZone } from "../lib/time";
+import { OPTION_WORDS } from "./methods";
 
 type Facts = Problem["facts"];
 
@@ -19,6 +20,17 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
     `There is no flour named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
   no_flour: () => "There is no flour in it. Give at least one flour more than 0 g.",
   no_water: () => "There is no water in it. Give more than 0 g.",
+  nothing_added: () => "These amounts come to nothing on the scale. Make the jar larger.",
+  unknown_unit: (facts) => `There is no unit named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
+  hours_form: (facts) => `Write the hours such as ${facts.example}.`,
+  hours_overlap: () => "These hours overlap. Leave a gap between them.",
+  method_form: (facts) => `This method cannot be read here. Wanted: ${facts.wanted ?? "a method file"}.`,
+  method_too_large: () => "This method is too large.",
+  method_too_new: () => "This method was written by a newer Despertar.",
+  method_unsound: (facts) => `This method does not work: ${String(facts.breach ?? "").replaceAll("_", " ")}.`,
+  does_not_fit_together: (facts) => `Give just ${facts.known ?? "one of them"}.`,
+  time_out_of_range: (facts) =>
+    facts.latest ? `Use a time up to ${moment(facts, "latest")}.` : "This is not a time that can be used.",
   ratio_form: () => "Write the ratio as seed : flour : water, such as 1:2:2.",
   ratio_two_parts: (facts) =>
     `Which two are meant? Flour and water is ${facts.as_flour_and_water}; seed and flour is ${facts.as_seed_and_flour}.`,
@@ -85,10 +97,10 @@ const FIELDS: Record<string, string> = {
   volume_ml: "Volume",
   height_mm: "Height",
   starts_at: "Start",
-  seed_grams: "Seed",
-  "choices.seed_grams": "Seed",
-  blend: "Flour",
-  every_hours: "Rhythm",
+  until: "Until",
+  warmth_c: "Warmth",
+  size: "Size",
+  juice_g: "Juice",
 };
 
 export function problemWords(problem: Problem): string {
@@ -97,7 +109,10 @@ export function problemWords(problem: Problem): string {
 
 /** The field's name as the form shows it. */
 export function fieldWords(field: string): string {
-  return FIELDS[field] ?? (field.startsWith("flours") ? "Flour" : field.replaceAll("_", " "));
+  const option = OPTION_WORDS[field.replace("choices.", "") as OptionCode];
+  return (
+    FIELDS[field] ?? option?.label ?? (field.startsWith("flours") ? "Flour" : field.replaceAll("_", " "))
+  );
 }
 
 /** What is said of one field, if anything: `level` also answers for `level.value`. */

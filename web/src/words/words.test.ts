@@ -1,29 +1,39 @@
 import { describe, expect, it } from "vitest";
-import type { NextMove, Problem } from "../api/types";
+import type { Doing, FeedPlan, NextMove, Problem } from "../api/types";
+import { changeLine } from "./changes";
 import { lookLine } from "./looks";
 import { nextMove, shortMove } from "./moves";
 import { fieldWords, problemAt, problemWords } from "./problems";
+import { taskLine } from "./tasks";
 
 const NOW = "2026-03-04T12:00:00Z";
 const ZONE = "UTC";
+const PLAN: FeedPlan = {
+  keep_g: 30,
+  flours: [
+    { flour: "spelt", g: 20 },
+    { flour: "rye", g: 10 },
+  ],
+  water_g: 30,
+  salt_g: 0,
+  total_g: 90,
+  ratio: "1:1:1",
+  fresh_hydration_percent: 100,
+  juice_g: 0,
+  hold_back_g: 0,
+  measured: [],
+};
+const DOING: Doing = { do: "stir", g: null, out_g: null, flour: null, measured: null, until_thickness: null };
 const FEED: NextMove = {
   move: "feed",
   state: "due",
   due: "2026-03-04T12:05:00Z",
   earliest: "2026-03-04T08:00:00Z",
   latest: "2026-03-04T18:00:00Z",
-  plan: {
-    keep_g: 30,
-    flours: [
-      { flour: "spelt", g: 20 },
-      { flour: "rye", g: 10 },
-    ],
-    water_g: 30,
-    salt_g: 0,
-    total_g: 90,
-    ratio: "1:1:1",
-    fresh_hydration_percent: 100,
-  },
+  plan: PLAN,
+  fits: true,
+  waits_for: [],
+  do: [],
   scale_walk: [{ do: "take_out", flour: null, add_g: -60, scale_shows_g: 230 }],
 };
 
@@ -43,14 +53,42 @@ describe("the next move", () => {
     });
   });
 
-  it.each([
+  it.each<[Partial<NextMove>, string]>([
     [{ state: "not_yet", due: "2026-03-05T08:00:00Z" }, "Leave Moth be. Feed tomorrow 08:00."],
     [{ due: "2026-03-04T16:00:00Z" }, "Feed Moth by about today 16:00."],
     [{ state: "late", due: "2026-03-04T07:00:00Z" }, "Feed Moth now. It is 5 h late, which is no harm."],
     [{ move: "mix", due: "2026-03-05T08:00:00Z" }, "Mix Moth tomorrow 08:00."],
     [{ move: "bin", plan: null }, "Bin all of Moth."],
-  ] as const)("%j", (part, what) => {
+    [
+      {
+        state: "waiting",
+        waits_for: [
+          { sight: "runny", times: null },
+          { sight: "below_high_mark", times: null },
+        ],
+      },
+      "Wait with Moth. Feed when it runs when tipped or it has sunk below its high mark.",
+    ],
+    [{ move: "stir" }, "Stir Moth now."],
+    [
+      { move: "to_fridge", state: "waiting", waits_for: [{ sight: "risen_and_fallen", times: 1.5 }] },
+      "Put Moth in the fridge when it has risen and begins to fall.",
+    ],
+    [
+      { move: "to_counter", state: "not_yet", due: "2026-03-05T08:00:00Z" },
+      "Take Moth out of the fridge tomorrow 08:00.",
+    ],
+    [{ move: "nothing", plan: null, state: null }, "Moth asks for nothing."],
+  ])("%j", (part, what) => {
     expect(say(part).what).toBe(what);
+  });
+
+  it("keeps all, or puts a culture in, where the method does", () => {
+    expect(say({ do: [{ ...DOING, do: "keep_all" }] }).how).toMatch(/^Keep all of it, add 30 g water/);
+    const soak = { ...PLAN, keep_g: 3, flours: [], water_g: 40 };
+    expect(say({ move: "mix", plan: soak, do: [{ ...DOING, do: "put_in" }] }).how).toBe(
+      "In the clean jar: 3 g of the culture, 40 g water. Loose lid, never sealed.",
+    );
   });
 
   it("says when, not now, of a feed that can wait", () => {
@@ -62,6 +100,27 @@ describe("the next move", () => {
     expect(shortMove({ ...FEED, state: "late" }, NOW, ZONE)).toBe("feed now, late");
     expect(shortMove({ ...FEED, state: "not_yet", due: "2026-03-05T08:00:00Z" }, NOW, ZONE)).toBe(
       "feed tomorrow 08:00",
+    );
+  });
+});
+
+describe("the tasks of a step", () => {
+  it("say amounts as the method does, grams beside", () => {
+    const spoon = { what: "flour", value: 0.5, unit: "cup" } as const;
+    const line = taskLine([
+      { ...DOING, do: "keep", g: 30 },
+      { ...DOING, do: "add_flour", g: 64, flour: "rye", measured: spoon },
+      { ...DOING, do: "stir" },
+    ]);
+    expect(plain(line)).toBe("Keep 30 g, add ½ cup (64 g) whole rye, stir");
+  });
+
+  it("say what moved the plan", () => {
+    const change = { code: "late", at: NOW, entry_id: null, facts: { hours: 5 } } as const;
+    expect(changeLine(change, NOW, ZONE)).toBe("today 12:00: Fed 5 h late. The next ones catch it up.");
+    const flour = { ...change, code: "other_flour", facts: { flours: "rye, spelt", g: 12 } } as const;
+    expect(plain(changeLine(flour, NOW, ZONE))).toBe(
+      "today 12:00: Another flour went in: 12 g whole rye, spelt.",
     );
   });
 });

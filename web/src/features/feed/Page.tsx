@@ -24,7 +24,7 @@ export function FeedPage({ editing }: { readonly editing?: LogEntry }) {
   if (opened.isPending) return <Loading what="Fetching the jar" />;
   if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
   const { move } = opened.data.assessment.next_move;
-  if (!editing && (move === "bin" || move === "nothing")) return <NotToBeFed opened={opened.data} />;
+  if (!editing && (move === "bin" || move === "binned")) return <NotToBeFed opened={opened.data} />;
   return <FeedForm key={editing?.id ?? jarId} opened={opened.data} editing={editing ?? null} />;
 }
 
@@ -46,15 +46,17 @@ function FeedForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
     editing?.entry.kind === "feed" ? draftOf(editing, editing.entry, zone) : emptyFeed(),
   );
   const set = (part: Partial<FeedDraft>) => setDraft({ ...draft, ...part });
-  const sheet = useSheet(opened, editing, draft);
+  const found = useSheet(opened, editing, draft);
+  const sheet = found === "away" ? null : found;
   const { problems, busy, save, conflict } = useSaving(opened, editing, draft, sheet?.plan ?? null, clear);
   const [more, setMore] = useState(draft.line !== "" || draft.note !== "" || editing !== null);
-  const first = sheet?.plan.keep_g === 0;
+  const first = assessment.in_jar === null;
   const title = editing ? `Change a feed of ${jar.name}` : `${first ? "Mix" : "Feed"} ${jar.name}`;
   const early = !editing && assessment.next_move.state === "not_yet" && assessment.next_move.due;
   const shown = ["at", "keep_g", "water_g", "line_mm", "note"];
   const other = problems.filter((one) => !shown.includes(one.field) && !one.field.startsWith("flours"));
 
+  if (found === "away") return <OutOfReach onRetry={() => location.reload()} />;
   if (!sheet) return <Loading what="Working out the grams" />;
   return (
     <form

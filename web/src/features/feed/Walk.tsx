@@ -55,8 +55,9 @@ export function Walk(parts: Parts) {
           <JarDrawing state={state} scale={2} lid={false} />
           <p className="font-semibold">{grams(total)} in the jar</p>
           <p className="text-soft">
-            {plan.keep_g === 0 ? "flour and water" : (sheet.mend?.ratio_as_is ?? plan.ratio)} ·{" "}
-            {Math.round(plan.fresh_hydration_percent)} % water to flour
+            {plan.keep_g === 0 ? "flour and water" : (sheet.mend?.ratio_as_is ?? plan.ratio)}
+            {plan.fresh_hydration_percent !== null &&
+              ` · ${Math.round(plan.fresh_hydration_percent)} % water to flour`}
           </p>
         </aside>
       )}
@@ -89,7 +90,7 @@ function Row({ step, number, ...parts }: Parts & { readonly step: ScaleStep; rea
 
 function Real({ step, sheet, opened, draft, set, problems }: Parts & { readonly step: ScaleStep }) {
   const { plan } = sheet;
-  if (step.do === "take_out") {
+  if (step.do === "take_out" || step.do === "add_seed" || step.do === "add_culture") {
     // What was planned, not what the sheet makes of the weight being typed here.
     const planned = opened.assessment.next_move.plan?.keep_g ?? plan.keep_g;
     return <Kept draft={draft} set={set} problems={problems} planned={planned} />;

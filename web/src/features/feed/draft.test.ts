@@ -13,6 +13,9 @@ const PLAN: FeedPlan = {
   total_g: 90,
   ratio: "1:1:1",
   fresh_hydration_percent: 100,
+  juice_g: 0,
+  hold_back_g: 0,
+  measured: [],
 };
 const NOW = Date.parse("2026-03-04T12:00:00Z");
 

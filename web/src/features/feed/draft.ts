@@ -45,6 +45,7 @@ export function feedOf(draft: FeedDraft, plan: FeedPlan, now: number, zone: stri
     keep_g: plan.keep_g === 0 ? 0 : real(draft.keep, plan.keep_g),
     flours: plan.flours.map((part) => ({ flour: part.flour, g: real(draft.flours[part.flour], part.g) })),
     water_g: real(draft.water, plan.water_g),
+    juice_g: plan.juice_g,
     salt_g: plan.salt_g,
     line_mm: draft.line.trim() === "" ? null : real(draft.line, 0),
     note: draft.note,

@@ -31,7 +31,7 @@ export function useSaving(
     setBusy(true);
     setProblems([]);
     const feed = feedOf(draft, plan, Date.now(), zone);
-    const label = `${plan.keep_g === 0 ? "First mix" : "Feed"} of ${jar.name}`;
+    const label = `${assessment.in_jar === null ? "First mix" : "Feed"} of ${jar.name}`;
     const path = editing ? `/jars/${jar.id}/log/${editing.id}` : `/jars/${jar.id}/feed`;
     const reopen = { path, draft: draftKey(jar.id, editing), value: draft };
     const outcome = editing

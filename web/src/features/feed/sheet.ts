@@ -5,7 +5,7 @@ import { useRested } from "../../lib/hooks";
 import { type FeedDraft, wentIn } from "./draft";
 
 /** The feed sheet for what has gone in so far, worked out by the server while the baker types. */
-export function useSheet(opened: OpenJar, editing: LogEntry | null, draft: FeedDraft): Sheet | null {
+export function useSheet(opened: OpenJar, editing: LogEntry | null, draft: FeedDraft): Sheet | "away" | null {
   const planned = opened.assessment.next_move.plan;
   const body = wentIn(draft, planned?.keep_g === 0);
   const rested = useRested(JSON.stringify(body), 200);
@@ -13,11 +13,11 @@ export function useSheet(opened: OpenJar, editing: LogEntry | null, draft: FeedD
     "post",
     "/api/jars/{jar_id}/weigh",
     { params: { path: { jar_id: opened.jar.id } }, body: JSON.parse(rested) as typeof body },
-    { enabled: !editing && planned !== null, placeholderData: keepPreviousData, retry: false },
+    { enabled: !editing, placeholderData: keepPreviousData, retry: false },
   );
   if (editing?.entry.kind === "feed") return asItWas(editing.entry);
   if (sheet.data) return sheet.data;
-  if (!planned) return null;
+  if (!planned) return sheet.isError ? "away" : null;
   // Before the first answer, and without a connection: the plan that came with the jar.
   const { next_move: move, in_jar: held } = opened.assessment;
   return {
@@ -37,10 +37,13 @@ function asItWas(feed: FeedBody): Sheet {
     keep_g: feed.keep_g,
     flours: feed.flours,
     water_g: feed.water_g,
+    juice_g: feed.juice_g,
     salt_g: feed.salt_g,
-    total_g: feed.keep_g + flour + feed.water_g + feed.salt_g,
+    total_g: feed.keep_g + flour + feed.water_g + feed.juice_g + feed.salt_g,
     ratio: "",
-    fresh_hydration_percent: flour ? (100 * feed.water_g) / flour : 0,
+    fresh_hydration_percent: flour ? (100 * (feed.water_g + feed.juice_g)) / flour : null,
+    hold_back_g: 0,
+    measured: [],
   };
   return { plan, scale_walk: [], mend: null, line_mm: 0, room_times: 3, room_is_tight: false };
 }

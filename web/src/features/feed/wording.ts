@@ -4,8 +4,11 @@ import { FLOUR_WORDS } from "../../words/flours";
 
 const ACT_WORDS: Record<ScaleAct, (step: ScaleStep) => string> = {
   empty_jar: () => "Put the empty jar on the scale",
+  add_seed: ({ add_g: add }) => `Spoon over ${grams(add)} of the old jar`,
+  add_culture: ({ add_g: add }) => `Put in ${grams(add)} of the culture`,
   take_out: ({ add_g: out }) => (out < 0 ? `Take out about ${grams(-out)}` : "Nothing to take out"),
   add_water: ({ add_g: add }) => `Add ${grams(add)} water`,
+  add_juice: ({ add_g: add }) => `Add ${grams(add)} juice`,
   add_flour: ({ add_g: add, flour }) => `Add ${grams(add)} ${flour ? FLOUR_WORDS[flour] : "flour"}`,
   add_salt: ({ add_g: add }) => `Add ${grams(add)} salt`,
 };
@@ -16,8 +19,11 @@ export function actWords(step: ScaleStep): string {
 
 export const ACT_HINTS: Record<ScaleAct, string> = {
   empty_jar: "Clean and dry, lid off.",
+  add_seed: "From the middle of it; the rest goes to compost or bin.",
+  add_culture: "Crumble or loosen it.",
   take_out: "Compost or bin; not for eating yet.",
   add_water: "Loosen what you kept in it.",
+  add_juice: "Unsweetened, at room temperature.",
   add_flour: "Stir until no dry flour is left.",
   add_salt: "Stir it in.",
 };

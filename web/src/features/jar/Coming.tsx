@@ -1,13 +1,18 @@
 import type { OpenJar } from "../../api/types";
-import { grams } from "../../lib/numbers";
 import { clock, dayWord } from "../../lib/time";
+import { changeLine } from "../../words/changes";
+import { sightWords } from "../../words/methods";
+import { taskLine } from "../../words/tasks";
 
 const MOST = 6;
+const MOST_CHANGES = 4;
 
 /** The next acts by the plan. */
 export function Coming({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
-  const ahead = assessment.timeline.filter((step) => step.state !== "done").slice(0, MOST);
+  const ahead = assessment.timeline
+    .filter(({ state }) => state !== "done" && state !== "skipped")
+    .slice(0, MOST);
   if (ahead.length === 0 || assessment.next_move.move === "bin") return null;
   return (
     <section aria-labelledby="coming">
@@ -21,16 +26,39 @@ export function Coming({ opened }: { readonly opened: OpenJar }) {
               {dayWord(step.due, now, zone)} {clock(step.due, zone)}
             </span>
             <span className="text-soft">day {step.day}</span>
-            {step.plan && (
-              <span className="col-span-2 text-soft">
-                {step.act === "mix" ? "first mix" : `keep ${grams(step.plan.keep_g)}`},{" "}
-                {grams(step.plan.water_g)} water,{" "}
-                {grams(step.plan.flours.reduce((sum, part) => sum + part.g, 0))} flour
-              </span>
-            )}
+            <span className="col-span-2 text-soft">
+              {step.waits_for.length > 0 && `When ${sightWords(step.waits_for)}: `}
+              {taskLine(step.do)}
+            </span>
           </li>
         ))}
       </ol>
+    </section>
+  );
+}
+
+/** What moved the plan, the latest first. */
+export function Changes({ opened }: { readonly opened: OpenJar }) {
+  const { assessment, now, time_zone: zone } = opened;
+  const changes = [...assessment.changes]
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
+    .slice(0, MOST_CHANGES);
+  if (changes.length === 0) return null;
+  return (
+    <section aria-labelledby="changes" className="mt-8">
+      <h2 id="changes" className="text-2xl">
+        What moved it
+      </h2>
+      <ul className="mt-2">
+        {changes.map((change) => (
+          <li
+            key={`${change.code}.${change.at}`}
+            className="border-b border-rule py-2 first-letter:uppercase"
+          >
+            {changeLine(change, now, zone)}
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
-import type { EntryBody, LogEntry, OpenJar } from "../../api/types";
+import type { DeedKind, EntryBody, LogEntry, OpenJar } from "../../api/types";
 import { restoreEntry, withdrawEntry } from "../../api/writes";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
@@ -11,12 +11,22 @@ import { flourList } from "../../words/flours";
 import { lookLine } from "../../words/looks";
 import { problemWords } from "../../words/problems";
 
+const DEED_WORDS: Record<DeedKind, string> = {
+  stirred: "Stirred",
+  skipped: "Left out",
+  to_fridge: "Into the fridge",
+  to_counter: "Out of the fridge",
+};
+
 type Told = { readonly title: string; readonly line: string };
 
 function tell(entry: EntryBody, readAs: number | null): Told {
   if (entry.kind === "look") return { title: "Look", line: lookLine(entry, readAs) };
   if (entry.kind === "bin") return { title: "Binned", line: "" };
-  const added = `${grams(entry.water_g)} water, ${flourList(entry.flours)}`;
+  if (entry.kind === "deed") return { title: DEED_WORDS[entry.did], line: "" };
+  if (entry.kind === "leave") return { title: "Left alone", line: "" };
+  const juice = entry.juice_g > 0 ? `${grams(entry.juice_g)} juice, ` : "";
+  const added = `${grams(entry.water_g)} water, ${juice}${flourList(entry.flours)}`;
   return entry.keep_g === 0
     ? { title: "First mix", line: added }
     : { title: "Fed", line: `kept ${grams(entry.keep_g)}, added ${added}` };
@@ -76,7 +86,7 @@ function Entry({
   };
   const change = { label: "Change", run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
   const acts = [
-    ...(entry.withdrawn || entry.entry.kind === "bin" ? [] : [change]),
+    ...(entry.withdrawn || !["feed", "look"].includes(entry.entry.kind) ? [] : [change]),
     { label: entry.withdrawn ? "Put back" : "Undo", run: () => void turn() },
     ...(entry.revision > 1
       ? [

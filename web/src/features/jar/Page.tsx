@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { api } from "../../api/client";
 import type { OpenJar } from "../../api/types";
-import { recordEntry, setOnShelf } from "../../api/writes";
+import { recordDeed, recordEntry, setOnShelf } from "../../api/writes";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { useTitle } from "../../lib/hooks";
@@ -13,9 +13,9 @@ import { Confirm } from "../../ui/confirm";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { flourList } from "../../words/flours";
-import { findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
+import { DEED_OF, findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
 import { problemWords } from "../../words/problems";
-import { Coming } from "./Coming";
+import { Changes, Coming } from "./Coming";
 import { Log } from "./Log";
 import { Rise } from "./Rise";
 
@@ -74,7 +74,10 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
       <Rise opened={opened} />
       <div className="mt-10 grid gap-10 md:grid-cols-[1fr_20rem]">
         <Log opened={opened} />
-        <Coming opened={opened} />
+        <div>
+          <Coming opened={opened} />
+          <Changes opened={opened} />
+        </div>
       </div>
     </article>
   );
@@ -106,7 +109,7 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
     const outcome = await recordEntry(jar.id, newId(), null, entry, `Binning ${jar.name}`, null);
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
   };
-  if (move === "nothing") {
+  if (move === "nothing" || move === "binned") {
     return (
       <div className="flex flex-wrap gap-3">
         <Button onClick={() => void setOnShelf(jar.id, !jar.on_shelf, `Moving ${jar.name}`)}>
@@ -115,7 +118,8 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
       </div>
     );
   }
-  const isTime = move === "mix" || (move === "feed" && state !== "not_yet");
+  const isTime = move === "mix" || (move === "feed" && state !== "not_yet" && state !== "waiting");
+  const deed = DEED_OF[move];
   return (
     <div className="flex flex-wrap gap-3">
       {move !== "bin" && (
@@ -123,8 +127,13 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
           {move === "mix" ? "Mix it" : "Feed"}
         </ButtonLink>
       )}
-      {move === "feed" && (
-        <ButtonLink look={isTime ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
+      {deed && (
+        <Button look="act" onClick={() => void recordDeed(jar.id, deed.deed, `${deed.label}: ${jar.name}`)}>
+          {deed.label}
+        </Button>
+      )}
+      {move !== "mix" && move !== "bin" && (
+        <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
           Look
         </ButtonLink>
       )}

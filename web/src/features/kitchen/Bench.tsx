@@ -1,13 +1,14 @@
 import { useState } from "react";
 import type { Glance, Kitchen } from "../../api/types";
-import { recordEntry, setOnShelf } from "../../api/writes";
+import { leaveAlone, recordDeed, recordEntry, setOnShelf } from "../../api/writes";
 import { newId } from "../../lib/ids";
 import { percent, times } from "../../lib/numbers";
-import { when } from "../../lib/time";
+import { nextMorning, when } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
+import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
-import { findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
+import { DEED_OF, findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
 import { problemWords } from "../../words/problems";
 
 /** The chosen jar on the bench: what to do now, and how it is doing. */
@@ -23,19 +24,20 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
         )}
         <h2 className={`text-3xl sm:text-4xl ${danger ? "text-alarm" : ""}`}>{what}</h2>
         {how && <p className="max-w-prose text-lg">{how}</p>}
-        <Acts one={one} />
+        <Acts one={one} zone={zone} />
       </div>
       <Doing one={one} now={now} zone={zone} />
     </section>
   );
 }
 
-function Acts({ one }: { readonly one: Glance }) {
+function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
   const jar = `/jars/${one.jar.id}`;
   const { move, state } = one.next_move;
   if (move === "bin") return <BinIt one={one} />;
-  if (move === "nothing") return <PutAway one={one} />;
-  const isTime = state !== "not_yet";
+  if (move === "nothing" || move === "binned") return <PutAway one={one} />;
+  const isTime = state !== "not_yet" && state !== "waiting";
+  const deed = DEED_OF[move];
   return (
     <div className="flex flex-wrap gap-3">
       {move === "mix" ? (
@@ -44,18 +46,54 @@ function Acts({ one }: { readonly one: Glance }) {
         </ButtonLink>
       ) : (
         <>
-          <ButtonLink look={isTime ? "act" : "quiet"} to={`${jar}/feed`}>
+          {deed && (
+            <Button
+              look="act"
+              onClick={() => void recordDeed(one.jar.id, deed.deed, `${deed.label}: ${one.jar.name}`)}
+            >
+              {deed.label}
+            </Button>
+          )}
+          <ButtonLink look={isTime && !deed ? "act" : "quiet"} to={`${jar}/feed`}>
             Feed
           </ButtonLink>
-          <ButtonLink look={isTime ? "quiet" : "act"} to={`${jar}/look`}>
+          <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`${jar}/look`}>
             Look
           </ButtonLink>
+          {isTime && <NotNow one={one} zone={zone} />}
         </>
       )}
       <ButtonLink look="plain" to={jar}>
         Rise line and log
       </ButtonLink>
     </div>
+  );
+}
+
+/** The plan bends to the baker: later, or not at all this time. */
+function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) {
+  const { name, id } = one.jar;
+  const say = useSay();
+  const tell = async (outcome: ReturnType<typeof leaveAlone>) => {
+    const { kind, ...rest } = await outcome;
+    if (kind === "refused" && "problems" in rest) say(rest.problems.map(problemWords).join(" "));
+  };
+  const until = nextMorning(Date.now(), zone);
+  return (
+    <Menu
+      label={`Not now for ${name}`}
+      trigger={<span className="px-2">Not now</span>}
+      items={[
+        {
+          label: "Leave it alone until tomorrow",
+          run: () => void tell(leaveAlone(id, until, `Leaving ${name} alone`)),
+        },
+        {
+          label: "Leave this one out",
+          run: () => void tell(recordDeed(id, "skipped", `Leaving one out: ${name}`)),
+        },
+      ]}
+    />
   );
 }
 

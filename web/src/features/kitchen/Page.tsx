@@ -13,7 +13,7 @@ import { Bench } from "./Bench";
 /** Which jar wants the baker first: danger, then what is late, then by the clock. */
 function urgency({ next_move: next }: Glance): number {
   if (next.move === "bin") return 0;
-  if (next.move === "nothing") return Number.MAX_SAFE_INTEGER;
+  if (next.move === "nothing" || next.move === "binned") return Number.MAX_SAFE_INTEGER;
   return next.due ? Date.parse(next.due) : 1;
 }
 

@@ -12,11 +12,13 @@ const UNITS = [
   { value: "times", label: "×" },
   { value: "percent", label: "+ %" },
   { value: "mm", label: "mm" },
+  { value: "ml", label: "ml" },
 ] as const;
 const UNIT_HINTS: Record<LevelUnit, string> = {
   times: "Times the line: 2 is doubled.",
   percent: "Risen by so much: 100 is doubled.",
   mm: "From the inside bottom of the jar.",
+  ml: "As the scale on the jar shows it.",
 };
 const SCALE = 3;
 const LEAST = 0.2;
@@ -36,7 +38,7 @@ export function LevelPart({
   const { jar, assessment } = opened;
   const { in_jar: held, since_feed: since } = assessment;
   if (!held) return null;
-  const line = held.line_mm;
+  const line = { mm: held.line_mm, ml: (held.line_mm / jar.height_mm) * jar.volume_ml };
   const last = since?.last?.times ?? 1;
   const value = typed(draft.level);
   const given = value === null || Number.isNaN(value) ? null : toTimes(value, draft.unit, line);
@@ -51,7 +53,7 @@ export function LevelPart({
   };
   const { rim, foot } = glassSpan(state.glass, SCALE, false);
   const { left, width } = glassWidth(state.glass, SCALE);
-  const text = `${timesWords(times)}, ${Math.round(times * line)} mm`;
+  const text = `${timesWords(times)}, ${Math.round(times * line.mm)} mm`;
 
   return (
     <section aria-label="Level" className="flex flex-col items-center gap-4 md:sticky md:top-4 md:self-start">
@@ -77,7 +79,7 @@ export function LevelPart({
           {timesWords(times)}
         </span>
         <span className="text-soft">
-          {Math.round(times * line)} mm · {times >= 1 ? "+" : ""}
+          {Math.round(times * line.mm)} mm · {times >= 1 ? "+" : ""}
           {percent((times - 1) * 100)}
           {given === null && " · last seen; drag or type"}
         </span>

@@ -1,11 +1,17 @@
 import { describe, expect, it } from "vitest";
 import { emptyLook, fromTimes, lookOf, toTimes } from "./draft";
 
+const LINE = { mm: 30, ml: 111 };
+
 describe("levels", () => {
   it("are the same in every unit", () => {
-    expect([toTimes(2, "times", 30), toTimes(100, "percent", 30), toTimes(60, "mm", 30)]).toEqual([2, 2, 2]);
-    expect([fromTimes(1.5, "times", 30), fromTimes(1.5, "percent", 30), fromTimes(1.5, "mm", 30)]).toEqual([
-      1.5, 50, 45,
+    expect(
+      (["times", "percent", "mm", "ml"] as const).map((unit, n) =>
+        toTimes([2, 100, 60, 222][n] ?? 0, unit, LINE),
+      ),
+    ).toEqual([2, 2, 2, 2]);
+    expect((["times", "percent", "mm", "ml"] as const).map((unit) => fromTimes(1.5, unit, LINE))).toEqual([
+      1.5, 50, 45, 167,
     ]);
   });
 });

@@ -63,15 +63,19 @@ export function lookOf(draft: LookDraft, now: number, zone: string): LookBody {
   };
 }
 
+/** Where the line stands: height from the bottom, and what is under it. */
+export type Line = { readonly mm: number; readonly ml: number };
+
 /** A level in one unit as a multiple of the line, and back. */
-export function toTimes(value: number, unit: LevelUnit, lineMm: number): number {
-  return { times: value, percent: 1 + value / 100, mm: value / lineMm }[unit];
+export function toTimes(value: number, unit: LevelUnit, line: Line): number {
+  return { times: value, percent: 1 + value / 100, mm: value / line.mm, ml: value / line.ml }[unit];
 }
 
-export function fromTimes(times: number, unit: LevelUnit, lineMm: number): number {
+export function fromTimes(times: number, unit: LevelUnit, line: Line): number {
   return {
     times: Number(times.toFixed(2)),
     percent: Math.round((times - 1) * 100),
-    mm: Math.round(times * lineMm),
+    mm: Math.round(times * line.mm),
+    ml: Math.round(times * line.ml),
   }[unit];
 }

@@ -1,13 +1,16 @@
 import { keepPreviousData } from "@tanstack/react-query";
 import { api } from "../../api/client";
-import type { Family } from "../../api/types";
+import type { Assessment, Family } from "../../api/types";
 import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
-import { flourList } from "../../words/flours";
+import { sightWords } from "../../words/methods";
 import { problemWords } from "../../words/problems";
+import { ACT_WORDS, taskLine } from "../../words/tasks";
 import { type JarDraft, jarOf } from "./draft";
+
+const STEPS_SHOWN = 5;
 
 /** What the jar will ask for, worked out while the baker chooses. */
 export function Preview({
@@ -29,12 +32,17 @@ export function Preview({
     { body },
     { placeholderData: keepPreviousData, retry: false },
   );
-  const plan = preview.data?.timeline ?? [];
-  const mix = plan[0]?.plan;
-  const usual = plan[1]?.plan;
+  const found = preview.data;
   const glass = { volumeMl: Number(body.volume_ml) || 0, heightMm: Number(body.height_mm) || 0 };
   const drawable =
     glass.volumeMl >= 30 && glass.heightMm >= 20 && glass.volumeMl <= 10_000 && glass.heightMm <= 500;
+  const fullest = found?.timeline.reduce(
+    (most, step) => (step.plan && step.plan.total_g > most.total_g ? step.plan : most),
+    {
+      total_g: 0,
+      flours: [] as NonNullable<Assessment["timeline"][number]["plan"]>["flours"],
+    },
+  );
   return (
     <aside
       aria-label="The plan"
@@ -45,49 +53,79 @@ export function Preview({
       {preview.error?.errors && (
         <p className="font-semibold text-alarm">{preview.error.errors.map(problemWords).join(" ")}</p>
       )}
-      {drawable && usual && (
+      {found && <Ready found={found} />}
+      {drawable && fullest && fullest.total_g > 0 && (
         <JarDrawing
-          scale={Math.min(1.8, 230 / glass.heightMm)}
+          scale={Math.min(1.6, 190 / glass.heightMm)}
           lid={false}
           state={{
             glass,
-            lineMm: preview.data?.usual_line_mm ?? null,
+            lineMm: found?.usual_line_mm ?? null,
             times: 1,
             highest: null,
-            colour: mixColour(usual.flours),
+            colour: mixColour(fullest.flours),
             bubbles: null,
             top: [],
             gone: false,
           }}
         />
       )}
-      {preview.data?.room_is_tight && (
+      {found?.room_is_tight && (
         <p className="border-l-4 border-water pl-4">
-          This jar is full early: a lively starter may run over. Take a bigger jar, or keep less seed.
+          This jar is full early: a lively starter may run over. Take a bigger jar, or keep less.
         </p>
       )}
-      <ol className="flex flex-col gap-3">
-        {plan.slice(0, 4).map((step) => (
-          <li key={step.number} className="border-b border-rule pb-2">
-            <span className="block font-semibold first-letter:uppercase">{when(step.due, now, zone)}</span>
-            {step.plan &&
-              (step.act === "mix"
-                ? `Mix ${flourList(step.plan.flours)} with ${grams(step.plan.water_g)} water.`
-                : `Keep ${grams(step.plan.keep_g)}, add ${grams(step.plan.water_g)} water and ${flourList(step.plan.flours)}.`)}
-          </li>
-        ))}
-      </ol>
-      {mix && usual && (
-        <p className="text-soft">
-          Then on in the same way until it reliably doubles, often one to two weeks. Each day uses{" "}
-          {grams((usual.total_g - usual.keep_g) * (24 / body.choices.every_hours))} of flour and water and
-          takes as much out.
-        </p>
-      )}
+      {found && <Steps found={found} now={now} zone={zone} />}
       <p className="text-soft">
         Whole rye wakes a jar soonest, then whole wheat, then white. Wheat, rye and spelt are allergens; a
         long ferment does not change that.
       </p>
     </aside>
+  );
+}
+
+function Ready({ found }: { readonly found: Assessment }) {
+  const { earliest, likely, latest } = found.ready;
+  return (
+    <p>
+      <span className="block font-serif text-xl">Likely ready on day {Math.ceil(likely)}</span>
+      <span className="text-soft">
+        between day {Math.ceil(earliest)} and day {Math.ceil(latest)}, from what is usual for this way, flour
+        and warmth
+      </span>
+    </p>
+  );
+}
+
+function Steps({
+  found,
+  now,
+  zone,
+}: {
+  readonly found: Assessment;
+  readonly now: number;
+  readonly zone: string;
+}) {
+  const { ahead, timeline } = found;
+  const flour = ahead.flours.reduce((sum, part) => sum + part.g, 0);
+  return (
+    <>
+      <ol className="flex flex-col gap-3">
+        {timeline.slice(0, STEPS_SHOWN).map((step) => (
+          <li key={step.number} className="border-b border-rule pb-2">
+            <span className="block font-semibold first-letter:uppercase">
+              {step.waits_for.length > 0 ? `about ${when(step.due, now, zone)}` : when(step.due, now, zone)}
+            </span>
+            {step.waits_for.length > 0 && (
+              <span className="block text-soft">when {sightWords(step.waits_for)}</span>
+            )}
+            {step.do.length > 0 ? taskLine(step.do) : ACT_WORDS[step.act]}.
+          </li>
+        ))}
+      </ol>
+      <p className="text-soft">
+        The first week takes {grams(flour)} flour; {grams(ahead.discard_g)} are taken out again.
+      </p>
+    </>
   );
 }

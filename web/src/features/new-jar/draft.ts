@@ -1,18 +1,31 @@
 /** A jar being planned, as it stands in the form. */
-import type { Family, Flour, NewJar } from "../../api/types";
+import type {
+  BlendOption,
+  Family,
+  FamilyCode,
+  Flour,
+  NewJar,
+  Option,
+  OptionCode,
+  PickCode,
+} from "../../api/types";
 import { newId } from "../../lib/ids";
 import { typed } from "../../lib/numbers";
 import { momentOf, NOW, type When } from "../../lib/when";
 
+/** What was chosen of one family, by option: a number as typed, a pick, or flours with their parts as typed. */
+export type Chosen = Partial<Record<OptionCode, string | Partial<Record<Flour, string>>>>;
+
 export type JarDraft = {
   readonly id: string;
   readonly name: string;
-  readonly flours: Partial<Record<Flour, string>>;
-  readonly hours: string;
-  readonly seed: string;
+  readonly family: FamilyCode;
+  /** Each family keeps its own choices, so that looking at another loses nothing. */
+  readonly chosen: Partial<Record<FamilyCode, Chosen>>;
   readonly tare: string;
   readonly volume: string;
   readonly height: string;
+  readonly warmth: string;
   readonly start: When;
 };
 
@@ -20,12 +33,12 @@ export function newDraft(): JarDraft {
   return {
     id: newId(),
     name: "",
-    flours: {},
-    hours: "",
-    seed: "",
+    family: "equal_parts",
+    chosen: {},
     tare: "",
     volume: "370",
     height: "100",
+    warmth: "22",
     start: NOW,
   };
 }
@@ -37,21 +50,74 @@ function number(text: string): number {
   return Number.isNaN(value) ? (text as unknown as number) : value;
 }
 
+/** The named choices as they stand, defaults where nothing was chosen. */
+export function picksOf(family: Family, chosen: Chosen): Partial<Record<OptionCode, PickCode>> {
+  const picks: Partial<Record<OptionCode, PickCode>> = {};
+  for (const option of family.options) {
+    if (option.kind !== "pick") continue;
+    const given = chosen[option.code];
+    picks[option.code] = typeof given === "string" ? (given as PickCode) : option.default;
+  }
+  return picks;
+}
+
+/** The options that matter under the choices as they stand, in the family's order. */
+export function optionsThatMatter(family: Family, chosen: Chosen): Option[] {
+  const picks = picksOf(family, chosen);
+  return family.options.filter(
+    ({ matters_when: when }) =>
+      when.length === 0 ||
+      when.some((all) => all.every((only) => only.picks.includes(picks[only.code] as PickCode))),
+  );
+}
+
+/** A blend nobody chose follows the flour to begin with, where the family uses the same for both. */
+export function blendInUse(option: BlendOption, family: Family, chosen: Chosen): Chosen {
+  const first = family.options.find((one) => one.code === "first_blend");
+  const same = first?.kind === "blend" && JSON.stringify(first.default) === JSON.stringify(option.default);
+  return option.code === "blend" && chosen.blend === undefined && same && chosen.first_blend
+    ? { ...chosen, blend: chosen.first_blend }
+    : chosen;
+}
+
+/** The parts of a blend as they stand. */
+export function partsOf(option: BlendOption, chosen: Chosen): Partial<Record<Flour, string>> {
+  const given = chosen[option.code];
+  if (given && typeof given === "object" && Object.keys(given).length > 0) return given;
+  const shares = Object.entries(option.default) as [Flour, number][];
+  const least = Math.min(...shares.map(([, share]) => share));
+  return Object.fromEntries(
+    shares.map(([flour, share]) => [flour, String(Number((share / least).toFixed(2)))]),
+  );
+}
+
+function choiceOf(option: Option, family: Family, chosen: Chosen): NewJar["choices"][string] | null {
+  const given = (option.kind === "blend" ? blendInUse(option, family, chosen) : chosen)[option.code];
+  if (given === undefined || given === "") return null;
+  if (option.kind === "blend" && typeof given === "object")
+    return Object.fromEntries(Object.entries(given).map(([flour, parts]) => [flour, number(parts)]));
+  if (typeof given !== "string") return null;
+  return option.kind === "number" ? number(given) : given;
+}
+
 export function jarOf(draft: JarDraft, family: Family, now: number, zone: string): NewJar {
-  const chosen = Object.entries(draft.flours).map(([flour, parts]) => [flour, number(parts)] as const);
+  const chosen = draft.chosen[family.code] ?? {};
+  const choices: NewJar["choices"] = {};
+  for (const option of optionsThatMatter(family, chosen)) {
+    const choice = choiceOf(option, family, chosen);
+    if (choice !== null) choices[option.code] = choice;
+  }
   return {
     id: draft.id,
     name: draft.name,
     family: family.code,
-    choices: {
-      every_hours: Number(draft.hours || family.usual_hours),
-      seed_grams: draft.seed === "" ? family.usual_seed_g : number(draft.seed),
-      blend: chosen.length ? Object.fromEntries(chosen) : family.usual_blend,
-    },
+    choices,
     tare_g: number(draft.tare),
     volume_ml: number(draft.volume),
     height_mm: number(draft.height),
     scale_step: 1,
+    size: 1,
+    warmth_c: number(draft.warmth),
     starts_at: momentOf(draft.start, now, zone),
   };
 }

@@ -1,0 +1,1 @@
+"""How fast and how good: measured side by side in one run, never as a timed test."""

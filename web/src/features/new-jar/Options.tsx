@@ -1,0 +1,144 @@
+import type { BlendOption, Family, Flour, Option, OptionCode, Problem } from "../../api/types";
+import { Choice, Choices } from "../../ui/choice";
+import { NumberField } from "../../ui/field";
+import { FLOUR_WORDS } from "../../words/flours";
+import { OPTION_WORDS, PICK_WORDS, SCALE_UNITS } from "../../words/methods";
+import { problemAt } from "../../words/problems";
+import { blendInUse, type Chosen, optionsThatMatter, partsOf, picksOf } from "./draft";
+
+type Parts = {
+  readonly family: Family;
+  readonly flours: readonly Flour[];
+  readonly chosen: Chosen;
+  readonly choose: (code: OptionCode, value: Chosen[OptionCode]) => void;
+  readonly problems: readonly Problem[];
+};
+
+/** Which options a baker meets at once; the rest stand under "More choices". */
+const FIRST: ReadonlySet<OptionCode> = new Set([
+  "way",
+  "every_hours",
+  "seed_grams",
+  "start_grams",
+  "culture_grams",
+  "target_grams",
+  "reserve_grams",
+  "first_blend",
+  "blend",
+]);
+
+const RHYTHM: Record<number, string> = { 24: "Once a day", 12: "Twice a day" };
+
+/** The options of a family that matter, each in the form that suits it. */
+export function Options(parts: Parts) {
+  const shown = optionsThatMatter(parts.family, parts.chosen);
+  const first = shown.filter((option) => FIRST.has(option.code));
+  const more = shown.filter((option) => !FIRST.has(option.code));
+  return (
+    <>
+      {first.map((option) => (
+        <OneOption key={option.code} option={option} {...parts} />
+      ))}
+      {more.length > 0 && (
+        <details>
+          <summary className="min-h-11 py-2 font-semibold text-crust">More choices</summary>
+          <div className="flex flex-col gap-6 pt-2">
+            {more.map((option) => (
+              <OneOption key={option.code} option={option} {...parts} />
+            ))}
+          </div>
+        </details>
+      )}
+    </>
+  );
+}
+
+function OneOption({ option, ...parts }: Parts & { readonly option: Option }) {
+  const { family, chosen, choose, problems } = parts;
+  const { label, hint } = OPTION_WORDS[option.code];
+  const error = problemAt(problems, option.code, `choices.${option.code}`);
+  if (option.kind === "blend") return <Blend option={option} label={label} error={error} {...parts} />;
+  if (option.kind === "pick") {
+    return (
+      <Choice
+        label={label}
+        items={option.choices.map((value) => ({ value, ...PICK_WORDS[value] }))}
+        value={picksOf(family, chosen)[option.code] ?? option.default}
+        onChange={(pick) => pick && choose(option.code, pick)}
+        error={error}
+      />
+    );
+  }
+  const given = chosen[option.code];
+  const text = typeof given === "string" ? given : "";
+  if (option.choices.length > 0) {
+    return (
+      <Choice
+        label={label}
+        items={option.choices.map((value) => ({
+          value: String(value),
+          label: RHYTHM[value] ?? String(value),
+          hint: `every ${value} h`,
+        }))}
+        value={text || String(option.default)}
+        onChange={(value) => value && choose(option.code, value)}
+        error={error}
+      />
+    );
+  }
+  const range = `${option.least} to ${option.most} ${SCALE_UNITS[option.scale]}.`;
+  return (
+    <div className="max-w-80">
+      <NumberField
+        label={label}
+        unit={SCALE_UNITS[option.scale]}
+        placeholder={String(option.default)}
+        hint={hint ? `${range} ${hint}` : range}
+        value={text}
+        onChange={(event) => choose(option.code, event.target.value)}
+        error={error}
+      />
+    </div>
+  );
+}
+
+function Blend({
+  option,
+  label,
+  error,
+  family,
+  flours,
+  chosen,
+  choose,
+}: Parts & { option: BlendOption; label: string; error: string | null }) {
+  const parts = partsOf(option, blendInUse(option, family, chosen));
+  const picked = Object.keys(parts) as Flour[];
+  const set = (next: Flour[]) => {
+    if (next.length)
+      choose(option.code, Object.fromEntries(next.map((flour) => [flour, parts[flour] ?? "1"])));
+  };
+  return (
+    <div className="flex flex-col gap-3">
+      <Choices
+        label={label}
+        items={flours.map((flour) => ({ value: flour, label: FLOUR_WORDS[flour] }))}
+        value={picked}
+        onChange={set}
+        error={error}
+      />
+      {picked.length > 1 && (
+        <div className="flex flex-wrap gap-4">
+          {picked.map((flour) => (
+            <div key={flour} className="w-44">
+              <NumberField
+                label={`Parts of ${FLOUR_WORDS[flour]}`}
+                value={parts[flour] ?? "1"}
+                onChange={(event) => choose(option.code, { ...parts, [flour]: event.target.value })}
+              />
+            </div>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

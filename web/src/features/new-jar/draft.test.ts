@@ -1,0 +1,72 @@
+import { describe, expect, it } from "vitest";
+import type { Family } from "../../api/types";
+import { jarOf, newDraft, optionsThatMatter, partsOf, picksOf } from "./draft";
+
+const FAMILY: Family = {
+  code: "equal_parts",
+  origin: "flour_and_water",
+  needs: ["scale"],
+  ready: { earliest: 6, likely: 9, latest: 14 },
+  wants_c: null,
+  options: [
+    {
+      kind: "number",
+      code: "seed_grams",
+      scale: "grams",
+      least: 5,
+      most: 500,
+      default: 30,
+      choices: [],
+      matters_when: [],
+    },
+    {
+      kind: "number",
+      code: "feed_grams",
+      scale: "grams",
+      least: 5,
+      most: 500,
+      default: 30,
+      choices: [],
+      matters_when: [[{ code: "keeping", picks: ["keep_half"] }]],
+    },
+    {
+      kind: "pick",
+      code: "keeping",
+      choices: ["keep_weight", "keep_half"],
+      default: "keep_weight",
+      matters_when: [],
+    },
+    { kind: "blend", code: "blend", default: { white: 10 / 11, whole_wheat: 1 / 11 }, matters_when: [] },
+  ],
+};
+const NOW = Date.parse("2026-03-04T12:00:00Z");
+
+describe("a jar being planned", () => {
+  it("asks only for options that matter under the choices made", () => {
+    const codes = (chosen: Parameters<typeof optionsThatMatter>[1]) =>
+      optionsThatMatter(FAMILY, chosen).map((option) => option.code);
+    expect(codes({})).toEqual(["seed_grams", "keeping", "blend"]);
+    expect(codes({ keeping: "keep_half" })).toContain("feed_grams");
+    expect(picksOf(FAMILY, {}).keeping).toBe("keep_weight");
+  });
+
+  it("shows a blend in parts", () => {
+    const blend = FAMILY.options[3];
+    if (blend?.kind !== "blend") throw new Error("a blend");
+    expect(partsOf(blend, {})).toEqual({ white: "10", whole_wheat: "1" });
+    expect(partsOf(blend, { blend: { rye: "2" } })).toEqual({ rye: "2" });
+  });
+
+  it("sends what was chosen, and nothing for what was not or does not matter", () => {
+    const chosen = { seed_grams: "20,5", feed_grams: "44", blend: { rye: "2", spelt: "1" } };
+    const jar = jarOf({ ...newDraft(), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
+    expect(jar.choices).toEqual({ seed_grams: 20.5, blend: { rye: 2, spelt: 1 } });
+    expect([jar.family, jar.warmth_c, jar.size]).toEqual(["equal_parts", 22, 1]);
+  });
+
+  it("sends what is no number as typed, so that the server names the option", () => {
+    const chosen = { seed_grams: "a little" };
+    const jar = jarOf({ ...newDraft(), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
+    expect(jar.choices.seed_grams).toBe("a little");
+  });
+});

@@ -1,0 +1,130 @@
+/** Families, their options and choices, in the baker's words. */
+import type {
+  FamilyCode,
+  OptionCode,
+  OptionScale,
+  Origin,
+  PickCode,
+  SightCode,
+  Thing,
+  WaitsFor,
+} from "../api/types";
+import { list } from "../lib/numbers";
+
+type Named = { readonly label: string; readonly hint?: string };
+
+export const ORIGIN_WORDS: Record<Origin, Named> = {
+  flour_and_water: { label: "Flour and water", hint: "a new starter" },
+  dried: { label: "Dried flakes", hint: "or a sachet" },
+  frozen: { label: "A frozen pinch" },
+  asleep: { label: "Asleep in the fridge", hint: "or finished already" },
+};
+
+export const FAMILY_WORDS: Record<FamilyCode, Named> = {
+  equal_parts: {
+    label: "Equal parts by the clock",
+    hint: "The common way: seed, flour and water alike, once or twice a day.",
+  },
+  wet_rye: { label: "Wet rye", hint: "Whole rye and much water. The fastest usual way." },
+  on_signs: { label: "Feed on signs", hint: "Look daily, feed only when it shows life." },
+  when_hungry: {
+    label: "Only when hungry",
+    hint: "A very small jar. Least flour, least waste; for cool kitchens.",
+  },
+  acid_start: { label: "Acid start", hint: "Unsweetened pineapple juice first. Skips the false rise." },
+  small_seed: { label: "Small seed, big meal", hint: "Little kept, much added, once a day." },
+  spoons: { label: "Spoons and a ruler", hint: "No scale. Measured in height and pH; good with children." },
+  by_feel: { label: "By feel", hint: "Cups and a whisk, thickness by eye." },
+  slow_build: { label: "Slow build", hint: "Nothing goes out for four days. For gluten-free flour too." },
+  stiff_warm: { label: "Stiff and warm", hint: "A salted dough in a warm box, two and a half days." },
+  dried_soak: { label: "Soaked, then weighed", hint: "Flakes in water for three hours, then flour." },
+  dried_spoons: { label: "Soaked, in spoons", hint: "A sachet, and twice as much each time." },
+  wake_and_keep: { label: "Wake, build, keep", hint: "For what sleeps, and for what is finished." },
+};
+
+export const OPTION_WORDS: Record<OptionCode, Named> = {
+  way: { label: "Way" },
+  origin: { label: "From" },
+  every_hours: { label: "Rhythm" },
+  twice_from_day: { label: "Twice a day from" },
+  first_days: { label: "First days" },
+  keeping: { label: "What is kept at a feed" },
+  jar: { label: "Jar" },
+  seed_grams: { label: "Seed kept at each feed", hint: "Less seed, less waste." },
+  start_grams: { label: "Grams of flour to begin with" },
+  feed_grams: { label: "Flour at each feed", hint: "And as much water." },
+  culture_grams: { label: "Culture put in", hint: "Flakes, or the frozen pinch." },
+  target_grams: { label: "Grams the recipe needs" },
+  reserve_grams: { label: "Grams to keep back" },
+  flour_parts: { label: "Flour to one part of seed", hint: "And as much water." },
+  hydration_percent: { label: "Water to flour" },
+  juice_percent: { label: "Of the liquid, juice" },
+  salt_percent: { label: "Salt to flour" },
+  first_blend: { label: "Flour to begin with" },
+  middle_blend: { label: "Flour on the way" },
+  blend: { label: "Flour of the feeds" },
+};
+
+export const PICK_WORDS: Record<PickCode, Named> = {
+  from_flour: { label: "flour and water" },
+  from_frozen: { label: "a frozen pinch" },
+  never: { label: "not at all" },
+  day_3: { label: "day 3" },
+  day_4: { label: "day 4" },
+  feed_from_day_2: { label: "feed from day 2" },
+  rest_then_top_up: { label: "stir, then top up", hint: "day 2 stirred only, nothing out on day 3" },
+  keep_weight: { label: "a fixed weight" },
+  keep_half: { label: "half of it" },
+  half_then_quarter: { label: "half, later a quarter" },
+  same_jar: { label: "the same jar" },
+  clean_jar: { label: "a clean jar each time" },
+  short: { label: "short course", hint: "rye throughout" },
+  long: { label: "long course", hint: "half white from day 3" },
+  daily_juice: { label: "juice for two days", hint: "in ounces" },
+  stir_and_wait: { label: "stir until it froths", hint: "in cups" },
+  spoonful_a_day: { label: "a spoonful a day" },
+  thicken: { label: "more each day, kept thick" },
+  refill: { label: "half out, refill" },
+  build_up: { label: "build up, nothing out" },
+  refresh: { label: "refresh daily", hint: "in a clean jar" },
+  build: { label: "wake, then build", hint: "for one bake" },
+  equal_feeds: { label: "three equal feeds" },
+  counter: { label: "keep on the counter" },
+  fridge: { label: "keep in the fridge", hint: "fed once a week" },
+};
+
+export const SCALE_UNITS: Record<OptionScale, string> = {
+  grams: "g",
+  hours: "h",
+  percent: "%",
+  parts: "parts",
+};
+
+export const THING_WORDS: Record<Thing, string> = {
+  scale: "a scale",
+  spoons: "spoons and cups",
+  ruler: "a ruler",
+  ph_strips: "pH strips",
+  juice: "unsweetened juice",
+  warm_place: "a steady warm place",
+  second_jar: "a second jar",
+  fridge: "a fridge",
+  salt: "salt",
+  culture: "the culture",
+};
+
+const SIGHT_WORDS: Record<SightCode, (times: number | null) => string> = {
+  bubbles: () => "it shows bubbles",
+  bubbles_throughout: () => "there are bubbles all through",
+  froth: () => "it froths",
+  risen: (times) => `it has risen to ${times ?? 2} ×`,
+  below_high_mark: () => "it has sunk below its high mark",
+  risen_and_fallen: () => "it has risen and begins to fall",
+  runny: () => "it runs when tipped",
+  in_a_row: () => "it has risen so three times in a row",
+};
+
+/** `it runs when tipped or it has sunk below its high mark` */
+export function sightWords(waits: readonly WaitsFor[]): string {
+  return list(waits.map((one) => SIGHT_WORDS[one.sight](one.times))).replaceAll(" and it ", " or it ");
+}

@@ -1,0 +1,76 @@
+/** What a step asks for, task by task; amounts as the method says them, grams beside. */
+import type { Doing, FeedPlan, Measured, Step, Task, Unit } from "../api/types";
+import { grams, list } from "../lib/numbers";
+import { FLOUR_WORDS, flourList } from "./flours";
+import { THICKNESS_WORDS } from "./looks";
+
+const UNIT_WORDS: Record<Unit, readonly [string, string]> = {
+  g: ["g", "g"],
+  oz: ["oz", "oz"],
+  ml: ["ml", "ml"],
+  tsp: ["teaspoon", "teaspoons"],
+  tbsp: ["tablespoon", "tablespoons"],
+  cup: ["cup", "cups"],
+};
+const FRACTIONS: Record<string, string> = { "0.25": "¼", "0.5": "½", "0.75": "¾" };
+
+function measuredWords({ value, unit }: Measured): string {
+  const whole = Math.floor(value);
+  const fraction = FRACTIONS[(value - whole).toFixed(2).replace(/0$/, "")] ?? null;
+  const number = fraction ? `${whole || ""}${fraction}` : String(Number(value.toFixed(2)));
+  return `${number} ${UNIT_WORDS[unit][value > 1 ? 1 : 0]}`;
+}
+
+/** `2 tablespoons (30 g)`, `30 g` */
+export function amount(doing: Pick<Doing, "g" | "measured">): string {
+  const weight = grams(doing.g ?? 0);
+  return doing.measured ? `${measuredWords(doing.measured)} (${weight})` : weight;
+}
+
+const TASK_WORDS: Record<Task, (doing: Doing) => string> = {
+  pour_off: () => "pour off the liquid on top",
+  keep_all: () => "keep all of it",
+  keep: (doing) => `keep ${amount(doing)}`,
+  take_out: (doing) => `take out ${amount(doing)}`,
+  clean_jar: () => "go over to a clean jar",
+  put_in: (doing) => `put in ${amount(doing)} of the culture`,
+  add_water: (doing) => `add ${amount(doing)} water`,
+  add_juice: (doing) => `add ${amount(doing)} juice`,
+  add_flour: (doing) => `add ${amount(doing)} ${doing.flour ? FLOUR_WORDS[doing.flour] : "flour"}`,
+  add_salt: (doing) => `add ${amount(doing)} salt`,
+  hold_back: (doing) =>
+    `hold back about ${grams(doing.g ?? 0)} of the water until it is ${doing.until_thickness ? THICKNESS_WORDS[doing.until_thickness] : "as thick as before"}`,
+  stir: () => "stir",
+  to_fridge: () => "put it in the fridge",
+  to_counter: () => "take it out of the fridge",
+  measure_height: () => "measure its height",
+  read_ph: () => "read its pH",
+  weigh_reference: () => "weigh jar and mix, and note it",
+  float_test: () => "try a spoonful on water; floating supports, sinking says little",
+  side_by_side: () => "try two ratios side by side",
+};
+
+/** The tasks of a step in one line: `keep 30 g, add 30 g water, add 30 g spelt`. */
+export function taskLine(doings: readonly Doing[]): string {
+  const line = doings.map((doing) => TASK_WORDS[doing.do](doing)).join(", ");
+  return line.charAt(0).toUpperCase() + line.slice(1);
+}
+
+/** What goes in, for a sentence: `30 g water, 6 g juice and 20 g spelt`. */
+export function addedWords(plan: FeedPlan): string {
+  const parts = [];
+  if (plan.water_g > 0) parts.push(`${grams(plan.water_g)} water`);
+  if (plan.juice_g > 0) parts.push(`${grams(plan.juice_g)} juice`);
+  if (plan.flours.length > 0) parts.push(flourList(plan.flours));
+  if (plan.salt_g > 0) parts.push(`${grams(plan.salt_g)} salt`);
+  return list(parts);
+}
+
+export const ACT_WORDS: Record<Step["act"], string> = {
+  mix: "First mix",
+  feed: "Feed",
+  stir: "Stir",
+  look: "Look",
+  to_fridge: "Into the fridge",
+  to_counter: "Out of the fridge",
+};
