@@ -6,10 +6,15 @@ PYTHONPATH=core:. .venv/bin/python -m bench [name …]
 from __future__ import annotations
 
 import sys
+from collections.abc import Callable, Iterator
 
-from . import planning
+from . import forecasting, planning, readiness
 
-BENCHES = {"planning": planning.report}
+BENCHES: dict[str, Callable[[], Iterator[str]]] = {
+    "planning": planning.report,
+    "forecasting": forecasting.report,
+    "readiness": readiness.report,
+}
 
 
 def main(names: list[str]) -> int:

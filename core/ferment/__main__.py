@@ -11,11 +11,14 @@ from datetime import datetime, timedelta
 from typing import NoReturn
 from zoneinfo import ZoneInfo
 
+from . import jarfile
+from .assessment import assess
 from .building import build
 from .comparison import compare
 from .contents import Contents, follow
 from .feeding import From, parse_ratio, plan_feed, seed_from
 from .flours import blend_of, flour_from_grams, flour_to_grams
+from .foresight import peak_of, timed
 from .hours import Hours, parse_bands, waking_hours
 from .mending import mend
 from .methods import FAMILIES, family_named
@@ -25,9 +28,12 @@ from .protocol import lint, written
 from .protocol.method import Method
 from .protocol.options import Choice, PickOption
 from .quantities import Unit, from_grams, to_grams, unit_named
-from .refusal import Refusal, RefusalCode
-from .setups import Setup, course_of, ledger_of, plan_of
+from .refusal import Refusal, RefusalCode, within
+from .setups import LEAST_C, MOST_C, Setup, course_of, ledger_of, plan_of
+from .simulation import CARELESS, TIDY, Truth, play
+from .tracker.stretch import Spread
 from .vessel import ROOM_WANTED, Vessel, most_grams
+from .warmth import Degrees
 from .weighing import scale_walk
 
 # A round jar of which only the volume is told: as high as most jars of its size are (common practice: 1.3 × its width).
@@ -87,7 +93,20 @@ def building(arguments: argparse.Namespace) -> object:
         hydration_percent=arguments.hydration,
         step=arguments.scale_step,
     )
-    return {**asdict(made), "feeds": [_without_empty(asdict(one)) for one in made.feeds]}
+    told: dict[str, object] = {**asdict(made), "feeds": [_without_empty(asdict(one)) for one in made.feeds]}
+    if arguments.at:
+        blend = blend_of(_parts(arguments.blend))
+        wanted = _moment(arguments.at, _zone(arguments.tz), "at")
+        celsius = within(arguments.temp, LEAST_C, MOST_C, "temp")
+        told["feed_at"] = [
+            {"feed_at": _plain(one.feed_at), **dict(zip(("low", "likely", "high"), _list(one.peaks), strict=True))}
+            for one in timed(made, blend, wanted, celsius)
+        ]
+    return told
+
+
+def _list(moments: tuple[datetime, ...]) -> list[object]:
+    return [_plain(at) for at in moments]
 
 
 def convert(arguments: argparse.Namespace) -> object:
@@ -152,18 +171,40 @@ def _sized_to_jar(setup: Setup) -> Setup:
 
 def _setup(method: Method, arguments: argparse.Namespace) -> Setup:
     zone = _zone(arguments.tz)
+    start = _moment(arguments.start, zone)
     bands = parse_bands(arguments.hours) if arguments.hours else None
+    read = _degrees(arguments.temp, start) if arguments.temp.endswith(".csv") else ()
     return Setup(
         family=method.code,
         method=method,
         choices=_choices(method, arguments.option or []),
         vessel=jar_of(arguments.jar_ml if arguments.jar_ml is not None else 10_000.0),
-        starts_at=_moment(arguments.start, zone),
+        starts_at=start,
         scale_step=arguments.scale_step,
         size=arguments.scale if arguments.scale is not None else 1.0,
         hours=waking_hours(zone) if bands is None else Hours(zone, bands, bands),
-        warmth_c=arguments.temp,
+        warmth_c=_number(arguments.temp, "temp") if not read else read[0].celsius,
+        readings=read,
     )
+
+
+def _number(text: str, field: str) -> float:
+    if not _is_number(text):
+        raise Refusal(RefusalCode.NOT_A_NUMBER, field, {"given": text[:40]})
+    return float(text)
+
+
+def _degrees(path: str, start: datetime) -> tuple[Degrees, ...]:
+    """A thermometer's log, one `hours since the start,degrees` a line."""
+    readings = []
+    for number, line in enumerate(_text_file(path, "temp").splitlines()):
+        hours, _, celsius = line.partition(",")
+        if not (_is_number(hours) and _is_number(celsius)):
+            if number == 0:
+                continue  # a heading
+            raise Refusal(RefusalCode.FILE_FORM, f"temp[{number}]", {"wanted": "hours,degrees"})
+        readings.append(Degrees(start + timedelta(hours=float(hours)), float(celsius)))
+    return tuple(readings)
 
 
 def _method(name: str) -> Method:
@@ -195,6 +236,45 @@ def _step(step: Step, so_far: tuple[Step, ...], start: datetime) -> dict[str, ob
     }
 
 
+def peaking(arguments: argparse.Namespace) -> object:
+    ratio = parse_ratio(arguments.ratio)
+    given = arguments.hydration
+    wet = None if given is None else within(given, 40.0, 250.0, "hydration") / 100.0
+    celsius = within(arguments.temp, LEAST_C, MOST_C, "temp")
+    vigour = within(arguments.vigour, 0.2, 5.0, "vigour")
+    parts = (ratio.seed, ratio.flour, ratio.water if wet is None else ratio.flour * wet)
+    told = peak_of(parts, blend_of(_parts(arguments.blend)), celsius, vigour)
+    return {
+        "double_h": _spread(told.doubles),
+        "double_chance": round(told.doubles_chance, 3),
+        "peak_h": _spread(told.peak),
+        "peak_rise": _spread(told.peak_times),
+        "back_to_line_h": _spread(told.back_to_line),
+    }
+
+
+def _spread(spread: Spread | None) -> dict[str, float] | None:
+    if spread is None:
+        return None
+    return {"low": round(spread.low, 2), "likely": round(spread.middle, 2), "high": round(spread.high, 2)}
+
+
+def simulating(arguments: argparse.Namespace) -> object:
+    method = _method(arguments.family)
+    setup = _setup(method, arguments)
+    truth = Truth(arguments.vigour, arguments.height, arguments.native, arguments.lag)
+    habits = CARELESS if arguments.careless else TIDY
+    played = play(setup, arguments.days, arguments.seed, truth, habits)
+    return {**jarfile.write(setup, played.log), "truth": [_plain(asdict(hour)) for hour in played.truth]}
+
+
+def assessing(arguments: argparse.Namespace) -> object:
+    setup, log = jarfile.read(_json_file(arguments.kitchen, "kitchen"))
+    now = _moment(arguments.now, ZoneInfo(str(setup.hours.zone)), "now")
+    past = tuple(entry for entry in log if entry.at <= now)
+    return _plain(asdict(assess(setup, past, now)))
+
+
 # --- reading the command line ---
 
 
@@ -205,11 +285,11 @@ def _zone(name: str) -> ZoneInfo:
         raise Refusal(RefusalCode.NOT_A_CHOICE, "tz", {"given": name[:40], "example": "Europe/Lisbon"}) from None
 
 
-def _moment(text: str, zone: ZoneInfo) -> datetime:
+def _moment(text: str, zone: ZoneInfo, field: str = "start") -> datetime:
     try:
         at = datetime.fromisoformat(text)
     except ValueError:
-        raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, "start", {"example": "2026-03-02T08:00"}) from None
+        raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, field, {"example": "2026-03-02T08:00"}) from None
     return at.replace(tzinfo=zone) if at.tzinfo is None else at.astimezone(zone)
 
 
@@ -350,6 +430,17 @@ def parser() -> argparse.ArgumentParser:
     three.add_argument("--blend", default="white=1", metavar="FLOUR=PARTS,...")
     weighing(three)
 
+    three.add_argument("--at", metavar="2026-03-08T09:00", help="the hour at which the last feed is to peak")
+    three.add_argument("--temp", type=float, default=24.0, metavar="C")
+    three.add_argument("--tz", default="UTC", metavar="ZONE")
+
+    six = command("peak", peaking, "when a feed of a grown jar doubles, peaks and is back at its line")
+    six.add_argument("--ratio", required=True, metavar="SEED:FLOUR:WATER")
+    six.add_argument("--temp", type=float, required=True, metavar="C")
+    six.add_argument("--blend", default="white=1", metavar="FLOUR=PARTS,...")
+    six.add_argument("--hydration", type=float, metavar="PERCENT", help="instead of the ratio's own water")
+    six.add_argument("--vigour", type=float, default=1.0, metavar="TIMES")
+
     four = command("convert", convert, "an amount in every unit, both ways")
     four.add_argument("--value", type=float, required=True)
     four.add_argument("--unit", required=True)
@@ -363,7 +454,7 @@ def parser() -> argparse.ArgumentParser:
         made.add_argument("--start", required=True, metavar="2026-03-02T08:00")
         made.add_argument("--tz", default="UTC", metavar="ZONE")
         made.add_argument("--hours", metavar="07:00-09:00,19:00-22:30")
-        made.add_argument("--temp", type=float, default=24.0, metavar="C")
+        made.add_argument("--temp", default="24", metavar="C | FILE.csv", help="degrees, or lines of hours,degrees")
         made.add_argument("--scale", type=float, metavar="TIMES", help="how many times the method's own amounts")
         made.add_argument("--jar-ml", type=float, metavar="ML", help="instead of --scale: as much as this jar takes")
         weighing(made, 0.1)
@@ -372,6 +463,17 @@ def parser() -> argparse.ArgumentParser:
     five.add_argument("family", metavar="FAMILY | FILE.json")
     five.add_argument("--days", type=float)
     setting(five)
+    seven = command("simulate", simulating, "a family played by a baker on a simulated jar: log and truth")
+    seven.add_argument("family", metavar="FAMILY | FILE.json")
+    seven.add_argument("--days", type=float, default=14.0)
+    seven.add_argument("--seed", type=int, default=1)
+    for trait in ("vigour", "height", "native", "lag"):
+        seven.add_argument(f"--{trait}", type=float, default=1.0, metavar="TIMES")
+    seven.add_argument("--careless", action="store_true", help="a baker who is late, forgetful and inexact")
+    setting(seven)
+    eight = command("assess", assessing, "what is to be said of a jar: set-up and log as `simulate` writes them")
+    eight.add_argument("kitchen", metavar="KITCHEN.json")
+    eight.add_argument("--now", required=True, metavar="2026-03-06T20:10")
     setting(command("compare", comparing, "all families side by side"))
     return top
 

@@ -149,10 +149,16 @@ def _admit_look(setup: Setup, others: Log, look: Look) -> None:
     if look.is_empty:
         raise Refusal(RefusalCode.EMPTY_LOOK, "level")
     _after_the_first_mix(others, look.at)
-    if look.level is not None:
+    if look.ph is not None:
+        within(look.ph, 2.5, 8.0, "ph")
+    if look.celsius is not None:
+        within(look.celsius, -5.0, 60.0, "celsius")
+    if look.level is not None or look.high is not None:
         then = tuple(other for other in in_order(others) if other.at <= look.at)
-        rounds = ledger_of(setup, course_of(setup), then).rounds
-        as_times(look.level, setup.vessel, rounds[-1].line_mm)
+        line = ledger_of(setup, course_of(setup), then).rounds[-1].line_mm
+        for level, field in ((look.level, "level"), (look.high, "high")):
+            if level is not None:
+                as_times(level, setup.vessel, line, field)
 
 
 def _admit_bin(others: Log, end: Bin) -> None:

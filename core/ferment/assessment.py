@@ -10,13 +10,14 @@ from .feeding import FeedPlan, ratio_as_weighed
 from .flours import FlourLot
 from .ledger import Ledger, Round
 from .log import Bubbles, Log, Top
-from .planner import Act, Plan, Step, StepState, day_of
+from .planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
 from .planner.steps import Change, Doing, PlanTotals, ReadyDays, WaitsFor
 from .protocol.course import Course
 from .protocol.method import Into, Normal
-from .setups import Setup, course_of, ledger_of, plan_of
+from .setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
 from .signs import Finding, findings
 from .signs.contract import Urgency
+from .tracker import Forecast, Ready, forecast, prior_ready
 from .vessel import ROOM_WANTED, Vessel, line_mm, room_times
 from .weighing import ScaleStep, WalkStyle, scale_walk
 
@@ -33,6 +34,8 @@ class Move(StrEnum):
     NOTHING = "nothing"
 
 
+# How far the plan is followed for the day of ready.
+FORESEEN = timedelta(days=24)
 MOVES = {act: Move(act.value) for act in Act}
 
 
@@ -130,6 +133,8 @@ class Assessment:
     changes: tuple[Change, ...]
     ahead: PlanTotals
     ready: ReadyDays
+    ready_on: Ready | None
+    forecast: Forecast | None
     findings: tuple[Finding, ...]
     rounds: tuple[RoundSeen, ...]
     totals: Totals
@@ -149,6 +154,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     found = findings(ledger.looks)
     made = plan_of(setup, course, ledger, now)
     start = ledger.rounds[0].feed.at if ledger.rounds else None
+    told, ready_on = _forecast(setup, course, ledger, now)
     usual_line = _usual_line_mm(made, ledger, setup.vessel)
     return Assessment(
         day=day_of(start, now) if start else 0,
@@ -160,6 +166,8 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         changes=made.changes,
         ahead=made.to_ready,
         ready=made.ready,
+        ready_on=ready_on,
+        forecast=told,
         findings=found,
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
         totals=_totals(ledger),
@@ -167,6 +175,18 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         usual_line_mm=usual_line,
         room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
     )
+
+
+def _forecast(setup: Setup, course: Course, ledger: Ledger, now: datetime) -> tuple[Forecast | None, Ready | None]:
+    """The running feed and the day of ready, by the feeds that the whole plan shows ahead."""
+    start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
+    ahead = plan_of(setup, course, ledger, now, until=start + FORESEEN, most_ahead=MOST_STEPS)
+    background = background_of(setup, course, ledger)
+    meals = meals_ahead(ahead, start)
+    if ledger.rounds:
+        told = forecast(ledger, background, meals)
+        return told, told.ready if told else None
+    return None, prior_ready(background, meals, start)
 
 
 def _usual_line_mm(made: Plan, ledger: Ledger, vessel: Vessel) -> float:
@@ -221,7 +241,7 @@ def _in_jar(ledger: Ledger) -> InJar | None:
 
 
 def _levels(turn: Round) -> tuple[LevelSeen, ...]:
-    return tuple(LevelSeen(seen.look.id, seen.look.at, seen.times) for seen in turn.readings)
+    return tuple(LevelSeen(seen.look.id, seen.look.at, seen.times) for seen in turn.readings if seen.times is not None)
 
 
 def _since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:

@@ -8,7 +8,7 @@ from .contents import EMPTY, Contents, culture_of
 from .flours import Blend
 from .log import Bin, Deed, Feed, Leave, Log, Look, in_order
 from .refusal import Refusal
-from .vessel import Vessel, as_times, line_mm, room_times
+from .vessel import Level, Vessel, as_times, line_mm, room_times
 
 
 @dataclass(frozen=True)
@@ -21,10 +21,11 @@ class Culture:
 
 @dataclass(frozen=True)
 class Reading:
-    """The level seen by one look, as a multiple of the line that stood then."""
+    """The level seen by one look, as a multiple of the line that stood then, and the high mark where it was noted."""
 
     look: Look
-    times: float
+    times: float | None
+    high: float | None = None
 
 
 @dataclass(frozen=True)
@@ -105,10 +106,15 @@ def replay(vessel: Vessel, log: Log, culture: Culture | None = None) -> Ledger:
 
 
 def _reading(vessel: Vessel, line: float, look: Look) -> tuple[Reading, ...]:
-    if look.level is None:
-        return ()
+    times, high = _times(vessel, line, look.level), _times(vessel, line, look.high)
+    return () if times is None and high is None else (Reading(look, times, high),)
+
+
+def _times(vessel: Vessel, line: float, level: Level | None) -> float | None:
+    if level is None:
+        return None
     try:
-        return (Reading(look, as_times(look.level, vessel, line)),)
+        return as_times(level, vessel, line)
     except Refusal:
         # An edited feed can move the line under an old level in mm; the look stays, its level counts for nothing.
-        return ()
+        return None

@@ -81,7 +81,10 @@ class Feed:
 
 @dataclass(frozen=True)
 class Look:
-    """What was seen and smelt; an empty field was not looked at."""
+    """What was seen, smelt and measured; an empty field was not looked at.
+
+    `high` is the smear left on the glass at the highest point since the feed, a peak that nobody saw.
+    """
 
     id: str
     at: datetime
@@ -91,10 +94,14 @@ class Look:
     smell: frozenset[Smell]
     thickness: Thickness | None
     has_note: bool
+    high: Level | None = None
+    ph: float | None = None
+    celsius: float | None = None
 
     @property
     def is_empty(self) -> bool:
-        return not (self.level or self.bubbles or self.top or self.smell or self.thickness or self.has_note)
+        measured = self.level or self.high or self.ph is not None or self.celsius is not None
+        return not (measured or self.bubbles or self.top or self.smell or self.thickness or self.has_note)
 
 
 @dataclass(frozen=True)

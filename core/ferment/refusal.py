@@ -23,6 +23,7 @@ class RefusalCode(StrEnum):
     UNKNOWN_UNIT = "unknown_unit"
     HOURS_FORM = "hours_form"
     HOURS_OVERLAP = "hours_overlap"
+    FILE_FORM = "file_form"
     METHOD_FORM = "method_form"
     METHOD_TOO_LARGE = "method_too_large"
     METHOD_TOO_NEW = "method_too_new"

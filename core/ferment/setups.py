@@ -2,21 +2,23 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from datetime import UTC, datetime
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime, timedelta
 
 from .feeding import FeedPlan, Ratio, plan_feed
 from .hours import ANY_TIME, Hours
 from .ledger import Culture, Ledger, replay
-from .log import Log
+from .log import Deed, DeedKind, Log
 from .methods import family_named
-from .planner import Plan, plan
+from .planner import Plan, StepState, plan
 from .planner.walking import Desk, Walk
 from .protocol.course import Course, Stage, culture, settle, weigh
 from .protocol.method import Method
 from .protocol.options import Choices
 from .refusal import within
+from .tracker import Background, Turn
 from .vessel import Vessel, check_vessel
+from .warmth import Degrees, Place
 
 LEAST_C, MOST_C = 2.0, 45.0
 
@@ -25,7 +27,8 @@ LEAST_C, MOST_C = 2.0, 45.0
 class Setup:
     """A jar as planned. `method` is a baker's own; without one `family` names one of the catalogue.
 
-    `size` multiplies the method's amounts; `warmth_c` is where the jar stands, in °C.
+    `size` multiplies the method's amounts. The jar stands at `warmth_c` °C, at night at `night_c` where that differs;
+    what a thermometer wrote down in `readings` counts before both.
     """
 
     family: str
@@ -36,19 +39,67 @@ class Setup:
     size: float = 1.0
     hours: Hours = ANY_TIME
     warmth_c: float = 24.0
+    night_c: float | None = None
+    readings: tuple[Degrees, ...] = ()
     method: Method | None = None
+
+
+def place_of(setup: Setup) -> Place:
+    """Where the jar stands, without what was read at the jar itself."""
+    return Place(setup.warmth_c, setup.night_c, setup.hours.zone, setup.readings)
 
 
 def course_of(setup: Setup) -> Course:
     """Raises Refusal for a set-up that cannot be planned."""
     check_vessel(setup.vessel)
     within(setup.warmth_c, LEAST_C, MOST_C, "warmth_c")
+    if setup.night_c is not None:
+        within(setup.night_c, LEAST_C, MOST_C, "night_c")
     return settle(setup.method or family_named(setup.family), setup.choices, setup.size)
 
 
 def ledger_of(setup: Setup, course: Course, log: Log) -> Ledger:
     blend, hydration = culture(course)
     return replay(setup.vessel, log, Culture(blend, hydration))
+
+
+def background_of(setup: Setup, course: Course, ledger: Ledger) -> Background:
+    """What the tracker needs beside the log; temperatures noted with looks count as a thermometer's."""
+    blend, _ = culture(course)
+    noted = tuple(Degrees(look.at, look.celsius) for look in ledger.looks if look.celsius is not None)
+    place = replace(place_of(setup), readings=(*setup.readings, *noted))
+    return Background(course.origin, blend, place, cold_spans(ledger))
+
+
+def cold_spans(ledger: Ledger) -> tuple[tuple[datetime, datetime | None], ...]:
+    """When the jar stood in the fridge, the last stay without an end while it is there."""
+    spans: list[tuple[datetime, datetime | None]] = []
+    since: datetime | None = None
+    for deed in ledger.deeds:
+        kind = deed.deed if isinstance(deed, Deed) else None
+        if kind is DeedKind.TO_FRIDGE and since is None:
+            since = deed.at
+        elif kind is DeedKind.TO_COUNTER and since is not None:
+            spans.append((since, deed.at))
+            since = None
+    return (*spans, (since, None)) if since is not None else tuple(spans)
+
+
+def meals_ahead(made: Plan, start: datetime) -> tuple[Turn, ...]:
+    """The feeds that a plan shows ahead, as the model follows them: to the half hour, counted from `start`."""
+    ahead = [step for step in made.steps if step.plan and step.state not in (StepState.DONE, StepState.SKIPPED)]
+    return tuple(
+        Turn(
+            round((step.due - start) / timedelta(hours=0.5)) / 2.0,
+            step.plan.keep_g,
+            step.plan.flours,
+            step.plan.liquid_g,
+            step.plan.juice_g,
+            step.plan.salt_g,
+        )
+        for step in ahead
+        if step.plan
+    )
 
 
 def plan_of(

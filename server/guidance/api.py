@@ -18,6 +18,8 @@ from .wire import (
     PreviewIn,
     SheetOut,
     WeighIn,
+    WhatIfIn,
+    WhatIfOut,
     kitchen_out,
     open_jar_out,
     setup_in,
@@ -42,6 +44,13 @@ def read_jar(request: Baker, jar_id: UUID) -> OpenJarOut:
 @router.post("/preview", response={200: AssessmentOut, 422: ProblemsOut})
 def preview(request: Baker, payload: PreviewIn) -> AssessmentOut:
     return services.preview(setup_in(payload, request.auth), timezone.now())
+
+
+@router.post("/jars/{jar_id}/what-if", response={200: WhatIfOut, 404: ProblemsOut, 422: ProblemsOut})
+def what_if(request: Baker, jar_id: UUID, payload: WhatIfIn) -> WhatIfOut:
+    found = services.what_if(request.auth, jar_id, payload.warmth_c, timezone.now())
+    told = found.assessment
+    return WhatIfOut(forecast=told.forecast, ready_on=told.ready_on, offers=list(found.offers))
 
 
 @router.post("/jars/{jar_id}/weigh", response={200: SheetOut, 404: ProblemsOut, 422: ProblemsOut})

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 from uuid import UUID
 
 from accounts.services import Account
 from ferment.admission import admit_setup
 from ferment.assessment import Assessment, assess
+from ferment.foresight import RatioOffer, moved_to, offers
 from ferment.setups import Setup
 from ferment.sheet import Sheet, WentIn, sheet
 from kitchen.services import JarCard, all_jars, jar_of
@@ -47,6 +48,22 @@ def preview(setup: Setup, now: datetime) -> Assessment:
     """What a jar would ask for, before it is planned. Raises Refusal as planning it would."""
     admit_setup(setup, now)
     return assess(setup, (), now)
+
+
+@dataclass(frozen=True)
+class WhatIf:
+    """A jar as it would be told at another warmth, and what a feed now would do there."""
+
+    assessment: Assessment
+    offers: tuple[RatioOffer, ...]
+
+
+def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> WhatIf:
+    card = jar_of(account, jar_id)
+    log = logs_of([card.id])[card.id]
+    return WhatIf(
+        moved_to(card.setup, log, now, warmth_c), offers(replace(card.setup, warmth_c=warmth_c, night_c=None), log, now)
+    )
 
 
 def weigh(account: Account, jar_id: UUID, went_in: WentIn, now: datetime) -> Sheet:

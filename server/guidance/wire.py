@@ -12,9 +12,12 @@ from accounts.services import Account
 from accounts.wire import Request
 from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
 from ferment.flours import Flour
+from ferment.foresight import RatioOffer
 from ferment.protocol.method import Normal
 from ferment.sheet import Sheet, WentIn
 from ferment.signs import Finding
+from ferment.tracker import Forecast, Ready, When
+from ferment.tracker.stretch import Spread
 from kitchen.wire import JarBody, JarOut, card_out, setup_in
 from logbook.wire import EntryOut, recorded_out
 
@@ -23,6 +26,15 @@ from .services import Assessed, OpenJar
 AssessmentOut = Assessment
 SheetOut = Sheet
 __all__ = ["AssessmentOut", "SheetOut", "setup_in"]
+
+
+class RiseOut(Schema):
+    """The running feed's forecast in short."""
+
+    doubles: When | None
+    peaks: When
+    peak_times: Spread
+    ready: When | None
 
 
 class GlanceOut(Schema):
@@ -35,6 +47,7 @@ class GlanceOut(Schema):
     since_feed: SinceFeed | None
     next_move: NextMove
     findings: list[Finding]
+    rise: RiseOut | None
     binned_at: datetime | None
 
 
@@ -57,6 +70,20 @@ class OpenJarOut(Schema):
 
 class PreviewIn(JarBody):
     """A jar that is not planned yet."""
+
+
+class WhatIfIn(Request):
+    """Another place for the jar, in °C."""
+
+    warmth_c: float
+
+
+class WhatIfOut(Schema):
+    """What would be told if the jar stood there: the running feed, the day of ready, and a feed now by each ratio."""
+
+    forecast: Forecast | None
+    ready_on: Ready | None
+    offers: list[RatioOffer]
 
 
 class WeighIn(Request):
@@ -90,6 +117,14 @@ def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut
     )
 
 
+def _rise(found: Assessment) -> RiseOut | None:
+    told = found.forecast
+    if told is None:
+        return None
+    ready = told.ready.on if told.ready else None
+    return RiseOut(doubles=told.doubles, peaks=told.peaks, peak_times=told.peak_times, ready=ready)
+
+
 def _glance(one: Assessed) -> GlanceOut:
     found = one.assessment
     return GlanceOut(
@@ -100,5 +135,6 @@ def _glance(one: Assessed) -> GlanceOut:
         since_feed=found.since_feed,
         next_move=found.next_move,
         findings=list(found.findings),
+        rise=_rise(found),
         binned_at=found.binned_at,
     )

@@ -100,6 +100,7 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
         scale_step=setup.scale_step,
         size=setup.size,
         warmth_c=setup.warmth_c,
+        night_c=setup.night_c,
         starts_at=setup.starts_at,
     )
 
@@ -126,6 +127,7 @@ def _card(jar: Jar, account: Account) -> JarCard:
         size=jar.size,
         hours=hours_of(account),
         warmth_c=jar.warmth_c,
+        night_c=jar.night_c,
     )
     return JarCard(jar.id, jar.kitchen_id, jar.name, setup, jar.put_away_at is None)
 

@@ -38,6 +38,7 @@ class JarBody(Request):
     scale_step: float
     size: float
     warmth_c: float
+    night_c: float | None
     starts_at: Moment
 
 
@@ -60,6 +61,7 @@ class JarOut(Schema):
     scale_step: float
     size: float
     warmth_c: float
+    night_c: float | None
     starts_at: datetime
     on_shelf: bool
 
@@ -126,6 +128,7 @@ def setup_in(body: JarBody, account: Account) -> Setup:
         size=body.size,
         hours=hours_of(account),
         warmth_c=body.warmth_c,
+        night_c=body.night_c,
     )
 
 
@@ -142,6 +145,7 @@ def card_out(card: JarCard) -> JarOut:
         scale_step=setup.scale_step,
         size=setup.size,
         warmth_c=setup.warmth_c,
+        night_c=setup.night_c,
         starts_at=setup.starts_at,
         on_shelf=card.on_shelf,
     )

@@ -41,7 +41,7 @@ class FeedBody(Request):
 
 
 class LookBody(Request):
-    """What was seen and smelt; null or empty where nobody looked."""
+    """What was seen, smelt and measured; null or empty where nobody looked. `high` is the smear on the glass."""
 
     kind: Literal["look"]
     at: Moment
@@ -50,6 +50,9 @@ class LookBody(Request):
     top: Annotated[list[Top], Field(max_length=8)]
     smell: Annotated[list[Smell], Field(max_length=8)]
     thickness: Thickness | None
+    high: LevelBody | None = None
+    ph: float | None = None
+    celsius: float | None = None
     note: Note
 
 
@@ -93,6 +96,7 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
             )
         case LookBody():
             level = Level(body.level.value, body.level.unit) if body.level else None
+            high = Level(body.high.value, body.high.unit) if body.high else None
             return Look(
                 str(entry_id),
                 body.at,
@@ -102,6 +106,9 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
                 frozenset(body.smell),
                 body.thickness,
                 bool(body.note.strip()),
+                high,
+                body.ph,
+                body.celsius,
             )
         case DeedBody():
             return Deed(str(entry_id), body.at, body.did)
@@ -109,6 +116,47 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
             return Leave(str(entry_id), body.at, body.until)
         case BinBody():
             return Bin(str(entry_id), body.at)
+
+
+def from_core(entry: Entry, note: str = "") -> AnyBody:
+    """An entry of the core as it goes over the wire."""
+    match entry:
+        case Feed():
+            return FeedBody(
+                kind="feed",
+                at=entry.at,
+                keep_g=entry.keep_g,
+                flours=[FlourBody(flour=part.flour, g=part.g) for part in entry.flours],
+                water_g=entry.water_g,
+                juice_g=entry.juice_g,
+                salt_g=entry.salt_g,
+                line_mm=entry.line_mm,
+                note=note,
+            )
+        case Look():
+            return LookBody(
+                kind="look",
+                at=entry.at,
+                level=_level(entry.level),
+                bubbles=entry.bubbles,
+                top=sorted(entry.top),
+                smell=sorted(entry.smell),
+                thickness=entry.thickness,
+                high=_level(entry.high),
+                ph=entry.ph,
+                celsius=entry.celsius,
+                note=note,
+            )
+        case Deed():
+            return DeedBody(kind="deed", at=entry.at, did=entry.deed, note=note)
+        case Leave():
+            return LeaveBody(kind="leave", at=entry.at, until=entry.until, note=note)
+        case Bin():
+            return BinBody(kind="bin", at=entry.at, note=note)
+
+
+def _level(level: Level | None) -> LevelBody | None:
+    return LevelBody(value=level.value, unit=level.unit) if level else None
 
 
 def to_stored(body: AnyBody) -> dict[str, object]:

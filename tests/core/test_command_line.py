@@ -124,6 +124,49 @@ class CommandLine(TestCase):
                     self.assertEqual((exit_code, answer["error"]["code"]), (2, code_))
                     self.assertEqual(answer["error"]["field"], field)
 
+    def test_peak(self) -> None:
+        code, answer = run("peak", "--ratio", "1:5:5", "--temp", "25")
+        self.assertEqual(code, 0)
+        for name in ("double_h", "peak_h", "peak_rise", "back_to_line_h"):
+            self.assertTrue(answer[name]["low"] < answer[name]["likely"] < answer[name]["high"], name)
+        self.assertTrue(8 <= answer["peak_h"]["likely"] <= 11)
+        stiff = run("peak", "--ratio", "1:5:5", "--temp", "25", "--hydration", "60")[1]
+        self.assertGreater(stiff["peak_h"]["likely"], answer["peak_h"]["likely"])
+
+    def test_build_by_an_hour(self) -> None:
+        at = ("--at", "2026-03-08T09:00", "--temp", "22", "--tz", "Europe/Lisbon")
+        code, answer = run("build", "--target", "150", "--reserve", "5", *at)
+        self.assertEqual((code, len(answer["feed_at"])), (0, 2))
+        self.assertEqual(answer["feed_at"][1]["likely"], "2026-03-08T09:00:00+00:00")
+        self.assertEqual(answer["feed_at"][0]["likely"], answer["feed_at"][1]["feed_at"])
+
+    def test_simulate_and_assess(self) -> None:
+        where = ("--start", "2026-03-02T08:00", "--tz", "Europe/Lisbon")
+        code, played = run("simulate", "wet_rye", *where, "--days", "6", "--seed", "7", "--temp", "23")
+        self.assertEqual(code, 0)
+        self.assertEqual(len(played["truth"]), 6 * 24 + 1)
+        self.assertEqual(set(played["truth"][0]) >= {"level", "ph", "yeast", "lactic", "early"}, True)
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder, "kitchen.json")
+            path.write_text(json.dumps(played), encoding="utf-8")
+            code, told = run("assess", str(path), "--now", "2026-03-06T20:10")
+            self.assertEqual((code, told["day"]), (0, 5))
+            self.assertTrue(told["forecast"]["fan"] and told["timeline"] and told["next_move"])
+            path.write_text(json.dumps({**played, "log": [{"kind": "dance", "at": "2026-03-02T08:00Z"}]}))
+            code, answer = run("assess", str(path), "--now", "2026-03-06T20:10")
+            self.assertEqual((code, answer["error"]["field"]), (2, "log[0].kind"))
+
+    def test_a_thermometers_log(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder, "warmth.csv")
+            path.write_text("hours,degrees\n0,18\n6,18\n12,18\n18,18\n24,18\n", encoding="utf-8")
+            where = ("--start", "2026-03-02T08:00", "--days", "2")
+            cool = run("simulate", "wet_rye", *where, "--temp", str(path))[1]
+            warm = run("simulate", "wet_rye", *where, "--temp", "28")[1]
+            self.assertLess(cool["truth"][24]["early"], warm["truth"][24]["early"])
+            path.write_text("0,18\nnoon,hot\n", encoding="utf-8")
+            self.assertEqual(run("simulate", "wet_rye", *where, "--temp", str(path))[1]["error"]["field"], "temp[1]")
+
     def test_refusals_have_one_shape_and_exit_2(self) -> None:
         cases = (
             (("feed", "--keep", "20", "--ratio", "1:1"), "ratio_two_parts", "ratio"),

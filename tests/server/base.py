@@ -95,6 +95,7 @@ def new_jar() -> dict[str, Any]:
         "scale_step": 1.0,
         "size": 1.0,
         "warmth_c": 22.0,
+        "night_c": None,
         "starts_at": ago(0),
     }
 

@@ -6,7 +6,7 @@ from django.db import connection
 from django.test import TestCase
 from django.test.utils import CaptureQueriesContext
 
-from .base import Baker
+from .base import Baker, look_body, record
 
 
 class Weighing(TestCase):
@@ -18,6 +18,40 @@ class Weighing(TestCase):
         self.assertEqual([step["scale_shows_g"] for step in sheet["scale_walk"]], [230.0, 260.0, 286.0, 296.0])
         refused = baker.problem("POST", path, {"keep_g": None, "water_g": None, "flours": {"oak": 26}})
         self.assertEqual(refused[:2], (422, "not_a_choice"))
+
+
+class Forecasts(TestCase):
+    def test_a_running_feed_is_forecast_and_a_look_moves_it(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(100.0)
+        for hours in (76, 52, 28):
+            baker.feed(float(hours))
+        first = baker.jar()["assessment"]["forecast"]
+        self.assertTrue(first["fan"] and first["peaks"])
+        baker.look(20.0, level={"value": 2.2, "unit": "times"})
+        self.assertNotEqual(baker.jar()["assessment"]["forecast"]["peak_times"], first["peak_times"])
+        glance = baker.ok("GET", "/api/kitchen")["jars"][0]
+        self.assertEqual(glance["rise"]["peaks"], baker.jar()["assessment"]["forecast"]["peaks"])
+
+    def test_what_if(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(30.0)
+        path = f"/api/jars/{baker.jar_id}/what-if"
+        warm, cool = (baker.ok("POST", path, {"warmth_c": celsius})["ready_on"]["on"] for celsius in (27, 17))
+        self.assertLess(warm["likely"], cool["likely"])
+        self.assertEqual(len(baker.ok("POST", path, {"warmth_c": 24})["offers"]), 5)
+        self.assertEqual(baker.problem("POST", path, {"warmth_c": 90}), (422, "out_of_range", "warmth_c"))
+
+    def test_a_look_with_all_that_can_be_measured(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(30.0)
+        high = {"value": 1.6, "unit": "times"}
+        baker.look(1.0, high=high, ph=3.9, celsius=23.5)
+        entry = baker.jar()["log"][0]["entry"]
+        self.assertEqual((entry["high"], entry["ph"], entry["celsius"]), (high, 3.9, 23.5))
+        path = f"/api/jars/{baker.jar_id}/log"
+        wrong: dict[str, object] = {"ph": 14, "celsius": 300, "high": {"value": 99, "unit": "times"}}
+        for field, value in wrong.items():
+            with self.subTest(field):
+                refused = baker.problem("POST", path, record(look_body(0.5, **{field: value})))
+                self.assertEqual(refused[2], field)
 
 
 class Queries(TestCase):

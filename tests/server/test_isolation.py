@@ -18,6 +18,7 @@ class Isolation(TestCase):
             ("GET", f"/api/jars/{jar}", None),
             ("PUT", f"/api/jars/{jar}/shelf", {"on_shelf": False}),
             ("POST", f"/api/jars/{jar}/weigh", {"keep_g": None, "water_g": None, "flours": {}}),
+            ("POST", f"/api/jars/{jar}/what-if", {"warmth_c": 24}),
             ("POST", f"/api/jars/{jar}/log", record(feed_body(1), entry)),
             ("PUT", f"/api/log/{entry}", {"revision": 1, "entry": feed_body(1)}),
             ("POST", f"/api/log/{entry}/withdraw", None),

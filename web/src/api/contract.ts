@@ -140,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What If */
+        post: operations["guidance_api_what_if"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kitchen": {
         parameters: {
             query?: never;
@@ -307,10 +324,12 @@ export interface components {
             day: number;
             /** Findings */
             findings: components["schemas"]["Finding"][];
+            forecast: components["schemas"]["Forecast"] | null;
             in_jar: components["schemas"]["InJar"] | null;
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
             ready: components["schemas"]["ReadyDays"];
+            ready_on: components["schemas"]["Ready"] | null;
             /** Room Is Tight */
             room_is_tight: boolean;
             /** Rounds */
@@ -321,6 +340,25 @@ export interface components {
             totals: components["schemas"]["Totals"];
             /** Usual Line Mm */
             usual_line_mm: number;
+        };
+        /**
+         * Basis
+         * @description What a forecast rests on: the warmth now, how this jar differs from the book, and how many feeds were watched.
+         *
+         *     `pace` above 1 is faster, `height` above 1 rises higher. `young` says that a new jar was judged, by many jars as it
+         *     may be.
+         */
+        Basis: {
+            /** Celsius */
+            celsius: number;
+            /** Height */
+            height: number;
+            /** Pace */
+            pace: number;
+            /** Watched */
+            watched: number;
+            /** Young */
+            young: boolean;
         };
         /**
          * BinBody
@@ -506,6 +544,23 @@ export interface components {
             wants_c: number | null;
         };
         /**
+         * FanPoint
+         * @description The level forecast at a moment, as multiples of the line.
+         */
+        FanPoint: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Middle */
+            middle: number;
+        };
+        /**
          * FeedBody
          * @description A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured.
          */
@@ -618,6 +673,29 @@ export interface components {
             g: number;
         };
         /**
+         * Forecast
+         * @description What is to come of the running feed; everything in it is a forecast.
+         *
+         *     `doubles` and `back_to_line` are None where that is unlikely; `doubles_chance` is from 0 to 1. `surprising` lists
+         *     looks that contradict what was expected: misread, or something changed.
+         */
+        Forecast: {
+            back_to_line: components["schemas"]["When"] | null;
+            basis: components["schemas"]["Basis"];
+            doubles: components["schemas"]["When"] | null;
+            /** Doubles Chance */
+            doubles_chance: number;
+            /** Fan */
+            fan: components["schemas"]["FanPoint"][];
+            /** Hungry At */
+            hungry_at: string | null;
+            peak_times: components["schemas"]["Spread"];
+            peaks: components["schemas"]["When"];
+            ready: components["schemas"]["Ready"] | null;
+            /** Surprising */
+            surprising: string[];
+        };
+        /**
          * GlanceOut
          * @description A jar as the kitchen shows it.
          */
@@ -632,7 +710,18 @@ export interface components {
             jar: components["schemas"]["JarOut"];
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
+            rise: components["schemas"]["RiseOut"] | null;
             since_feed: components["schemas"]["SinceFeed"] | null;
+        };
+        /**
+         * IfFed
+         * @description What a feed would do: when it doubles, peaks and is back at its line, and how high it goes.
+         */
+        IfFed: {
+            back_to_line: components["schemas"]["When"] | null;
+            doubles: components["schemas"]["When"] | null;
+            peak_times: components["schemas"]["Spread"];
+            peaks: components["schemas"]["When"];
         };
         /**
          * Ingredient
@@ -678,6 +767,8 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /** Night C */
+            night_c: number | null;
             /** On Shelf */
             on_shelf: boolean;
             /** Scale Step */
@@ -765,7 +856,7 @@ export interface components {
         LevelUnit: "times" | "percent" | "mm" | "ml";
         /**
          * LookBody
-         * @description What was seen and smelt; null or empty where nobody looked.
+         * @description What was seen, smelt and measured; null or empty where nobody looked. `high` is the smear on the glass.
          */
         LookBody: {
             /**
@@ -774,6 +865,9 @@ export interface components {
              */
             at: string;
             bubbles: components["schemas"]["Bubbles"] | null;
+            /** Celsius */
+            celsius?: number | null;
+            high?: components["schemas"]["LevelBody"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -782,6 +876,8 @@ export interface components {
             level: components["schemas"]["LevelBody"] | null;
             /** Note */
             note: string;
+            /** Ph */
+            ph?: number | null;
             /** Smell */
             smell: components["schemas"]["Smell"][];
             thickness: components["schemas"]["Thickness"] | null;
@@ -845,6 +941,8 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /** Night C */
+            night_c: number | null;
             /** Scale Step */
             scale_step: number;
             /** Size */
@@ -1004,6 +1102,8 @@ export interface components {
             height_mm: number;
             /** Name */
             name: string;
+            /** Night C */
+            night_c: number | null;
             /** Scale Step */
             scale_step: number;
             /** Size */
@@ -1024,7 +1124,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -1044,6 +1144,29 @@ export interface components {
         ProblemsOut: {
             /** Errors */
             errors: components["schemas"]["ProblemOut"][];
+        };
+        /**
+         * RatioOffer
+         * @description A feed now by a ratio, and what it would do.
+         */
+        RatioOffer: {
+            does: components["schemas"]["IfFed"];
+            /** Flour G */
+            flour_g: number;
+            /** Flour Parts */
+            flour_parts: number;
+            /** Keep G */
+            keep_g: number;
+            /** Water G */
+            water_g: number;
+        };
+        /**
+         * Ready
+         * @description The day of ready as moments, and the first lasting doubling.
+         */
+        Ready: {
+            awake: components["schemas"]["When"];
+            on: components["schemas"]["When"];
         };
         /**
          * ReadyDays
@@ -1077,6 +1200,16 @@ export interface components {
          * @enum {string}
          */
         Remedy: "bin_all";
+        /**
+         * RiseOut
+         * @description The running feed's forecast in short.
+         */
+        RiseOut: {
+            doubles: components["schemas"]["When"] | null;
+            peak_times: components["schemas"]["Spread"];
+            peaks: components["schemas"]["When"];
+            ready: components["schemas"]["When"] | null;
+        };
         /**
          * RoundSeen
          * @description One feed with the levels seen until the next.
@@ -1207,6 +1340,18 @@ export interface components {
          * @enum {string}
          */
         Smell: "floury" | "cheesy" | "yoghurt" | "fruity" | "beery" | "sharp" | "nail_varnish" | "putrid";
+        /**
+         * Spread
+         * @description Hours since the feed: the middle, and the bounds between which four of five fall.
+         */
+        Spread: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Middle */
+            middle: number;
+        };
         /**
          * Step
          * @description One act of the plan.
@@ -1339,6 +1484,45 @@ export interface components {
             /** Water G */
             water_g: number | null;
         };
+        /**
+         * WhatIfIn
+         * @description Another place for the jar, in °C.
+         */
+        WhatIfIn: {
+            /** Warmth C */
+            warmth_c: number;
+        };
+        /**
+         * WhatIfOut
+         * @description What would be told if the jar stood there: the running feed, the day of ready, and a feed now by each ratio.
+         */
+        WhatIfOut: {
+            forecast: components["schemas"]["Forecast"] | null;
+            /** Offers */
+            offers: components["schemas"]["RatioOffer"][];
+            ready_on: components["schemas"]["Ready"] | null;
+        };
+        /**
+         * When
+         * @description A moment with the two between which it falls four times of five.
+         */
+        When: {
+            /**
+             * Earliest
+             * Format: date-time
+             */
+            earliest: string;
+            /**
+             * Latest
+             * Format: date-time
+             */
+            latest: string;
+            /**
+             * Likely
+             * Format: date-time
+             */
+            likely: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -1350,6 +1534,7 @@ export type AccountOut = components['schemas']['AccountOut'];
 export type Act = components['schemas']['Act'];
 export type AmendIn = components['schemas']['AmendIn'];
 export type Assessment = components['schemas']['Assessment'];
+export type Basis = components['schemas']['Basis'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
@@ -1365,13 +1550,16 @@ export type Doing = components['schemas']['Doing'];
 export type EntryOut = components['schemas']['EntryOut'];
 export type FamilyCode = components['schemas']['FamilyCode'];
 export type FamilyOut = components['schemas']['FamilyOut'];
+export type FanPoint = components['schemas']['FanPoint'];
 export type FeedBody = components['schemas']['FeedBody'];
 export type FeedPlan = components['schemas']['FeedPlan'];
 export type Finding = components['schemas']['Finding'];
 export type Flour = components['schemas']['Flour'];
 export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
+export type Forecast = components['schemas']['Forecast'];
 export type GlanceOut = components['schemas']['GlanceOut'];
+export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
 export type JarOut = components['schemas']['JarOut'];
@@ -1399,9 +1587,12 @@ export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
 export type ProblemsOut = components['schemas']['ProblemsOut'];
+export type RatioOffer = components['schemas']['RatioOffer'];
+export type Ready = components['schemas']['Ready'];
 export type ReadyDays = components['schemas']['ReadyDays'];
 export type RecordIn = components['schemas']['RecordIn'];
 export type Remedy = components['schemas']['Remedy'];
+export type RiseOut = components['schemas']['RiseOut'];
 export type RoundSeen = components['schemas']['RoundSeen'];
 export type Scale = components['schemas']['Scale'];
 export type ScaleAct = components['schemas']['ScaleAct'];
@@ -1415,6 +1606,7 @@ export type SignInIn = components['schemas']['SignInIn'];
 export type SignUpIn = components['schemas']['SignUpIn'];
 export type SinceFeed = components['schemas']['SinceFeed'];
 export type Smell = components['schemas']['Smell'];
+export type Spread = components['schemas']['Spread'];
 export type Step = components['schemas']['Step'];
 export type StepState = components['schemas']['StepState'];
 export type Task = components['schemas']['Task'];
@@ -1427,6 +1619,9 @@ export type Urgency = components['schemas']['Urgency'];
 export type VisitIn = components['schemas']['VisitIn'];
 export type WaitsFor = components['schemas']['WaitsFor'];
 export type WeighIn = components['schemas']['WeighIn'];
+export type WhatIfIn = components['schemas']['WhatIfIn'];
+export type WhatIfOut = components['schemas']['WhatIfOut'];
+export type When = components['schemas']['When'];
 export type $defs = Record<string, never>;
 export interface operations {
     accounts_api_sign_up: {
@@ -1705,6 +1900,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sheet"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_what_if: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIfOut"];
                 };
             };
             /** @description Not Found */

@@ -15,11 +15,13 @@ export type {
   EntryOut as LogEntry,
   FamilyCode,
   FamilyOut as Family,
+  FanPoint,
   FeedBody,
   FeedPlan,
   Finding,
   Flour,
   FlourGrams,
+  Forecast,
   GlanceOut as Glance,
   InJar,
   JarOut as Jar,
@@ -44,6 +46,8 @@ export type {
   ProblemCode,
   ProblemOut as Problem,
   ProblemsOut as Problems,
+  RatioOffer,
+  Ready,
   ReadyDays,
   RoundSeen,
   Scale as OptionScale,
@@ -62,6 +66,8 @@ export type {
   Top,
   Unit,
   WaitsFor,
+  WhatIfOut as WhatIf,
+  When as Span,
 } from "./contract";
 
 import type { EntryOut, FamilyOut } from "./contract";

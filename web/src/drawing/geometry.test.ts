@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { mixColour } from "./colours";
 import { bubblesIn, levelMm, widthMm } from "./jar-geometry";
 import { jarState } from "./jar-state";
-import { cornersOf, levelRange, timeRange } from "./rise-geometry";
+import { cornersOf, fanToDraw, levelRange, timeRange } from "./rise-geometry";
 
 const GLASS = { volumeMl: 370, heightMm: 100 };
 const DAY = 24 * 3_600_000;
@@ -70,6 +70,16 @@ describe("the rise line", () => {
     expect(levelRange([])[1]).toBeGreaterThan(2);
     expect(levelRange([round])[1]).toBeGreaterThan(2.6);
     expect(levelRange([{ ...round, dots: [{ at: 1, times: 0.6 }] }])[0]).toBeLessThan(0.6);
+  });
+
+  it("keeps the forecast in sight, but not all of it", () => {
+    const hour = 3_600_000;
+    const fan = [0, 10, 20, 30, 60].map((h) => ({ at: h * hour, low: 1, middle: 1.5, high: 3.1 }));
+    const drawn = fanToDraw(fan, 8 * hour);
+    expect(drawn.map((point) => point.at / hour)).toEqual([0, 10, 20]);
+    expect(levelRange([round], drawn)[1]).toBeGreaterThan(3.1);
+    expect(timeRange([round], 49 * hour, fan)[1]).toBe(60 * hour);
+    expect(fanToDraw([], 0)).toEqual([]);
   });
 
   it("shows at least two days, and now", () => {

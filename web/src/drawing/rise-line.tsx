@@ -1,10 +1,18 @@
 /** The rise line over all days. Ring = feed, open dot = look, dashes = doubled; nights are shaded. */
 import { scaleLinear } from "d3-scale";
-import { line } from "d3-shape";
+import { area, line } from "d3-shape";
 import { useEffect, useRef } from "react";
 import { useWidth } from "../lib/hooks";
 import { midnights, nightAround, weekdayAndDate } from "../lib/time";
-import { cornersOf, type Dot, levelRange, type Round, timeRange } from "./rise-geometry";
+import {
+  cornersOf,
+  type Dot,
+  type FanPoint,
+  fanToDraw,
+  levelRange,
+  type Round,
+  timeRange,
+} from "./rise-geometry";
 
 const HEIGHT = 300;
 const MARGIN = { top: 16, right: 16, bottom: 40, left: 44 };
@@ -13,25 +21,38 @@ const DAY = 24 * 3_600_000;
 
 export function RiseLine({
   rounds,
+  forecast = [],
   now,
   zone,
   summary,
 }: {
   readonly rounds: readonly Round[];
+  /** The running round's forecast, drawn as a fan. */
+  readonly forecast?: readonly FanPoint[];
   readonly now: number;
   readonly zone: string;
   readonly summary: string;
 }) {
   const [frame, frameWidth] = useWidth<HTMLDivElement>();
   const scroller = useRef<HTMLElement>(null);
-  const [from, to] = timeRange(rounds, now);
+  const fan = fanToDraw(forecast, now);
+  const [from, to] = timeRange(rounds, now, fan);
   const width = Math.max(frameWidth, MARGIN.left + MARGIN.right + ((to - from) / DAY) * LEAST_DAY_PX);
   const x = scaleLinear([from, to], [MARGIN.left, width - MARGIN.right]);
-  const levels = levelRange(rounds);
+  const levels = levelRange(rounds, fan);
   const y = scaleLinear(levels, [HEIGHT - MARGIN.bottom, MARGIN.top]);
   const path = line<Dot>(
     (dot) => x(dot.at),
     (dot) => y(dot.times),
+  );
+  const spread = area<FanPoint>(
+    (point) => x(point.at),
+    (point) => y(point.low),
+    (point) => y(point.high),
+  );
+  const middle = line<FanPoint>(
+    (point) => x(point.at),
+    (point) => y(point.middle),
   );
   const days = midnights(from, to, zone);
 
@@ -136,6 +157,19 @@ export function RiseLine({
             <text x={x(now)} y={HEIGHT - 4} textAnchor="middle" fontSize={13} fill="var(--soft)">
               now
             </text>
+            {fan.length > 1 && (
+              <g>
+                <path d={spread(fan) ?? ""} fill="var(--dawn)" opacity={0.22} />
+                <path
+                  d={middle(fan) ?? ""}
+                  fill="none"
+                  stroke="var(--dawn)"
+                  strokeWidth={2}
+                  strokeDasharray="2 5"
+                  strokeLinecap="round"
+                />
+              </g>
+            )}
             {rounds.map((round) => (
               <g key={round.at}>
                 <path

@@ -67,5 +67,8 @@ export function lookLine(look: LookBody, readAs: number | null): string {
   if (look.top.length) parts.push(look.top.map((top) => TOP_WORDS[top]).join(", "));
   if (look.smell.length) parts.push(`smells of ${look.smell.map((smell) => SMELL_WORDS[smell]).join(", ")}`);
   if (look.thickness) parts.push(THICKNESS_WORDS[look.thickness]);
+  if (look.high) parts.push(`high mark ${levelWords(look.high)}`);
+  if (look.celsius != null) parts.push(`${look.celsius} °C`);
+  if (look.ph != null) parts.push(`pH ${look.ph}`);
   return parts.join(" · ");
 }

@@ -34,7 +34,7 @@ function byState(verb: string): Record<StepState, (told: Told) => string> {
     done: ({ name }) => `${name} is done.`,
     skipped: ({ name }) => `${name} is left out.`,
     not_yet: (told) => `Leave ${told.name} be. ${verb} ${due(told)}.`,
-    waiting: (told) => `Wait with ${told.name}. ${verb} when ${sightWords(told.move.waits_for)}.`,
+    waiting: (told) => `Wait with ${told.name}. ${verb} once ${sightWords(told.move.waits_for)}.`,
     due: (told) =>
       later(told, 20) ? `${verb} ${told.name} by about ${due(told)}.` : `${verb} ${told.name} now.`,
     late: ({ name, move, now }) =>
@@ -48,7 +48,7 @@ const STIR = byState("Stir");
 
 function place(now: string, then: string): (told: Told) => Sentence {
   return (told) => {
-    const waits = told.move.state === "waiting" ? ` when ${sightWords(told.move.waits_for)}` : "";
+    const waits = told.move.state === "waiting" ? ` once ${sightWords(told.move.waits_for)}` : "";
     const time = told.move.state === "not_yet" || later(told, 20) ? ` ${due(told)}` : " now";
     return { what: `${now.replace("{name}", told.name)}${waits || time}.`, how: then };
   };

@@ -24,6 +24,7 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   unknown_unit: (facts) => `There is no unit named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
   hours_form: (facts) => `Write the hours such as ${facts.example}.`,
   hours_overlap: () => "These hours overlap. Leave a gap between them.",
+  file_form: (facts) => `This file cannot be read here. Wanted: ${facts.wanted ?? "a jar"}.`,
   method_form: (facts) => `This method cannot be read here. Wanted: ${facts.wanted ?? "a method file"}.`,
   method_too_large: () => "This method is too large.",
   method_too_new: () => "This method was written by a newer Despertar.",
@@ -99,6 +100,10 @@ const FIELDS: Record<string, string> = {
   starts_at: "Start",
   until: "Until",
   warmth_c: "Warmth",
+  night_c: "Warmth at night",
+  high: "High mark",
+  ph: "pH",
+  celsius: "Warmth",
   size: "Size",
   juice_g: "Juice",
 };

@@ -67,12 +67,12 @@ describe("the next move", () => {
           { sight: "below_high_mark", times: null },
         ],
       },
-      "Wait with Moth. Feed when it runs when tipped or it has sunk below its high mark.",
+      "Wait with Moth. Feed once it runs when tipped or it has sunk below its high mark.",
     ],
     [{ move: "stir" }, "Stir Moth now."],
     [
       { move: "to_fridge", state: "waiting", waits_for: [{ sight: "risen_and_fallen", times: 1.5 }] },
-      "Put Moth in the fridge when it has risen and begins to fall.",
+      "Put Moth in the fridge once it has risen and begins to fall.",
     ],
     [
       { move: "to_counter", state: "not_yet", due: "2026-03-05T08:00:00Z" },

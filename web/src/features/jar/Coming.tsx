@@ -27,7 +27,7 @@ export function Coming({ opened }: { readonly opened: OpenJar }) {
             </span>
             <span className="text-soft">day {step.day}</span>
             <span className="col-span-2 text-soft">
-              {step.waits_for.length > 0 && `When ${sightWords(step.waits_for)}: `}
+              {step.waits_for.length > 0 && `Once ${sightWords(step.waits_for)}: `}
               {taskLine(step.do)}
             </span>
           </li>

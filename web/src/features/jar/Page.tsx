@@ -15,6 +15,7 @@ import { useSay } from "../../ui/toast";
 import { flourList } from "../../words/flours";
 import { DEED_OF, findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
 import { problemWords } from "../../words/problems";
+import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Log } from "./Log";
 import { Rise } from "./Rise";
@@ -68,6 +69,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
           {assessment.normal && (
             <p className="max-w-prose border-l-4 border-rule pl-4">{NORMAL_WORDS[assessment.normal]}</p>
           )}
+          <Ahead opened={opened} />
           <Acts opened={opened} />
         </div>
       </div>

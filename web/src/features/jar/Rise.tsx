@@ -3,6 +3,9 @@ import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
 import { when } from "../../lib/time";
 
+/** Every so many points of the forecast make a row of the table: three hours. */
+const FAN_ROWS = 6;
+
 function summaryOf({ jar, assessment }: OpenJar): string {
   const { rounds } = assessment;
   const highest = Math.max(1, ...rounds.flatMap((round) => round.levels.map((level) => level.times)));
@@ -13,6 +16,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
   const { rounds } = assessment;
   if (rounds.length === 0) return null;
+  const forecast = (assessment.forecast?.fan ?? []).map((point) => ({ ...point, at: Date.parse(point.at) }));
   const drawn = rounds.map((round) => ({
     at: Date.parse(round.at),
     ratio: round.ratio,
@@ -24,7 +28,13 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
         Rise line
       </h2>
       <div className="mt-2 rounded-xl border border-rule bg-card p-2 sm:p-4">
-        <RiseLine rounds={drawn} now={Date.parse(now)} zone={zone} summary={summaryOf(opened)} />
+        <RiseLine
+          rounds={drawn}
+          forecast={forecast}
+          now={Date.parse(now)}
+          zone={zone}
+          summary={summaryOf(opened)}
+        />
         <ul className="flex flex-wrap gap-x-6 gap-y-1 px-2 text-sm text-soft">
           <li className="flex items-center gap-2">
             <svg width="16" height="16" aria-hidden="true">
@@ -44,6 +54,15 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
             </svg>
             night
           </li>
+          {forecast.length > 1 && (
+            <li className="flex items-center gap-2">
+              <svg width="16" height="16" aria-hidden="true">
+                <rect width="16" height="16" fill="var(--dawn)" opacity="0.3" />
+                <path d="M0 8H16" stroke="var(--dawn)" strokeWidth="2" strokeDasharray="2 4" />
+              </svg>
+              forecast, four of five fall inside
+            </li>
+          )}
         </ul>
       </div>
       <details className="mt-2">
@@ -72,6 +91,18 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
                   </tr>
                 )),
               ])}
+              {forecast
+                .filter((_, index) => index > 0 && index % FAN_ROWS === 0)
+                .slice(0, 8)
+                .map((point) => (
+                  <tr key={`fan.${point.at}`} className="border-b border-rule text-soft">
+                    <td className="py-1.5 pr-4">{when(point.at, now, zone)}</td>
+                    <td className="py-1.5 pr-4">Forecast</td>
+                    <td className="py-1.5">
+                      {times(point.middle)}, between {times(point.low)} and {times(point.high)}
+                    </td>
+                  </tr>
+                ))}
             </tbody>
           </table>
         </div>

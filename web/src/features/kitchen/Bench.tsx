@@ -8,6 +8,7 @@ import { Button, ButtonLink } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
+import { readyWords, spanWords } from "../../words/forecasts";
 import { DEED_OF, findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
 import { problemWords } from "../../words/problems";
 
@@ -24,10 +25,30 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
         )}
         <h2 className={`text-3xl sm:text-4xl ${danger ? "text-alarm" : ""}`}>{what}</h2>
         {how && <p className="max-w-prose text-lg">{how}</p>}
+        {one.rise && <Rising one={one} now={now} zone={zone} />}
         <Acts one={one} zone={zone} />
       </div>
       <Doing one={one} now={now} zone={zone} />
     </section>
+  );
+}
+
+/** In short, what is forecast. */
+function Rising({ one, now, zone }: { readonly one: Glance; readonly now: string; readonly zone: string }) {
+  const { rise } = one;
+  if (!rise) return null;
+  const { doubles, peaks, peak_times: top, ready } = rise;
+  const ahead = (at: string | undefined) => at !== undefined && Date.parse(at) > Date.parse(now);
+  const lines = [];
+  if (doubles && ahead(doubles.latest)) lines.push(`Doubles ${spanWords(doubles, now, zone)}.`);
+  else if (top.high >= 1.25 && ahead(peaks.latest)) lines.push(`Peaks ${spanWords(peaks, now, zone)}.`);
+  if (ready && ahead(ready.likely)) lines.push(readyWords({ on: ready, awake: ready }, now, zone));
+  if (lines.length === 0) return null;
+  return (
+    <p className="max-w-prose border-l-4 border-dawn pl-4">
+      <span className="block text-sm text-soft">forecast</span>
+      {lines.join(" ")}
+    </p>
   );
 }
 

@@ -1,14 +1,14 @@
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { api } from "../../api/client";
-import type { LogEntry, OpenJar, Problem } from "../../api/types";
+import type { LevelUnit, LogEntry, OpenJar, Problem } from "../../api/types";
 import { amendEntry, recordEntry, withdrawEntry } from "../../api/writes";
 import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { Button } from "../../ui/button";
 import { Choice, type ChoiceItem, Choices } from "../../ui/choice";
-import { TextArea } from "../../ui/field";
+import { NumberField, TextArea } from "../../ui/field";
 import { Loading, OutOfReach, Trouble } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
@@ -34,7 +34,7 @@ const BUBBLES = itemsOf(BUBBLE_WORDS, BUBBLE_PICTURES);
 const TOPS = itemsOf(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
 const SMELLS = itemsOf(SMELL_WORDS);
 const THICKNESSES = itemsOf(THICKNESS_WORDS);
-const SHOWN = ["at", "level", "level.value", "note"];
+const SHOWN = ["at", "level", "level.value", "high", "high.value", "ph", "celsius", "note"];
 
 export function LookPage({ editing }: { readonly editing?: LogEntry }) {
   const { jarId = "" } = useParams();
@@ -130,6 +130,7 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
             onChange={(thickness) => set({ thickness })}
             none
           />
+          <Measured draft={draft} set={set} problems={problems} />
           <WhenField
             label="When"
             value={draft.when}
@@ -164,3 +165,49 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
     </form>
   );
 }
+
+/** What only some bakers measure. */
+function Measured({
+  draft,
+  set,
+  problems,
+}: {
+  readonly draft: LookDraft;
+  readonly set: (part: Partial<LookDraft>) => void;
+  readonly problems: readonly Problem[];
+}) {
+  const used = [draft.high, draft.ph, draft.celsius].some((text) => text !== "");
+  const wrong = problems.some((problem) => ["high", "high.value", "ph", "celsius"].includes(problem.field));
+  return (
+    <details open={used || wrong}>
+      <summary className="min-h-11 py-2 font-semibold text-crust">High mark, warmth, pH</summary>
+      <div className="grid gap-4 pt-2 sm:grid-cols-3">
+        <NumberField
+          label="High mark"
+          unit={UNIT_SIGNS[draft.unit]}
+          hint="The smear it left on the glass at its highest."
+          value={draft.high}
+          onChange={(event) => set({ high: event.target.value })}
+          error={problemAt(problems, "high", "high.value")}
+        />
+        <NumberField
+          label="Warmth"
+          unit="°C"
+          hint="Of the jar, or beside it."
+          value={draft.celsius}
+          onChange={(event) => set({ celsius: event.target.value })}
+          error={problemAt(problems, "celsius")}
+        />
+        <NumberField
+          label="pH"
+          hint="After stirring, read at once."
+          value={draft.ph}
+          onChange={(event) => set({ ph: event.target.value })}
+          error={problemAt(problems, "ph")}
+        />
+      </div>
+    </details>
+  );
+}
+
+const UNIT_SIGNS: Record<LevelUnit, string> = { times: "×", percent: "%", mm: "mm", ml: "ml" };

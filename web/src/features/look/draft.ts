@@ -15,6 +15,10 @@ export type LookDraft = {
   readonly top: readonly Top[];
   readonly smell: readonly Smell[];
   readonly thickness: Thickness | null;
+  /** The smear on the glass, in the unit of the level; pH; degrees. As typed. */
+  readonly high: string;
+  readonly ph: string;
+  readonly celsius: string;
   readonly note: string;
 };
 
@@ -28,6 +32,9 @@ export function emptyLook(): LookDraft {
     top: [],
     smell: [],
     thickness: null,
+    high: "",
+    ph: "",
+    celsius: "",
     note: "",
   };
 }
@@ -43,14 +50,17 @@ export function draftOf(entry: LogEntry, look: LookBody, zone: string): LookDraf
     top: look.top,
     smell: look.smell,
     thickness: look.thickness,
+    high: look.high && look.high.unit === (look.level?.unit ?? "times") ? String(look.high.value) : "",
+    ph: look.ph == null ? "" : String(look.ph),
+    celsius: look.celsius == null ? "" : String(look.celsius),
     note: look.note,
   };
 }
 
 /** The look as it is sent. A level that is no number goes as typed, for the server to name the field. */
 export function lookOf(draft: LookDraft, now: number, zone: string): LookBody {
-  const value = typed(draft.level);
-  const sent = Number.isNaN(value) ? (draft.level as unknown as number) : value;
+  const sent = asSent(draft.level);
+  const high = asSent(draft.high);
   return {
     kind: "look",
     at: momentOf(draft.when, now, zone),
@@ -59,8 +69,16 @@ export function lookOf(draft: LookDraft, now: number, zone: string): LookBody {
     top: [...draft.top],
     smell: [...draft.smell],
     thickness: draft.thickness,
+    high: high === null ? null : { value: high, unit: draft.unit },
+    ph: asSent(draft.ph),
+    celsius: asSent(draft.celsius),
     note: draft.note,
   };
+}
+
+function asSent(text: string): number | null {
+  const value = typed(text);
+  return Number.isNaN(value) ? (text as unknown as number) : value;
 }
 
 /** Where the line stands: height from the bottom, and what is under it. */

@@ -17,7 +17,7 @@ import { FamilyChoice } from "./Family";
 import { Options } from "./Options";
 import { Preview } from "./Preview";
 
-const SHOWN = ["name", "tare_g", "volume_ml", "height_mm", "warmth_c", "starts_at"];
+const SHOWN = ["name", "tare_g", "volume_ml", "height_mm", "warmth_c", "night_c", "starts_at"];
 
 export function NewJarPage() {
   useTitle("New jar");
@@ -36,7 +36,7 @@ function NewJarForm({
 }) {
   const session = api.useQuery("get", "/api/session");
   const zone = session.data?.account?.time_zone ?? deviceZone();
-  const [draft, setDraft, clear] = useDraft<JarDraft>("new-jar.2", newDraft);
+  const [draft, setDraft, clear] = useDraft<JarDraft>("new-jar.3", newDraft);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
@@ -54,7 +54,7 @@ function NewJarForm({
     setBusy(true);
     setProblems([]);
     const jar = jarOf(draft, family, Date.now(), zone);
-    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.2", value: draft });
+    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.3", value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);
@@ -145,6 +145,14 @@ function Glass({
         value={draft.warmth}
         onChange={(event) => set({ warmth: event.target.value })}
         error={error("warmth_c")}
+      />
+      <NumberField
+        label="At night"
+        unit="°C"
+        hint="Only if it is colder then."
+        value={draft.night}
+        onChange={(event) => set({ night: event.target.value })}
+        error={error("night_c")}
       />
       <NumberField
         label="Jar, filled to the rim"

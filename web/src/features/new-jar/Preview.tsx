@@ -53,7 +53,7 @@ export function Preview({
       {preview.error?.errors && (
         <p className="font-semibold text-alarm">{preview.error.errors.map(problemWords).join(" ")}</p>
       )}
-      {found && <Ready found={found} />}
+      {found && <Ready found={found} start={body.starts_at} />}
       {drawable && fullest && fullest.total_g > 0 && (
         <JarDrawing
           scale={Math.min(1.6, 190 / glass.heightMm)}
@@ -84,14 +84,19 @@ export function Preview({
   );
 }
 
-function Ready({ found }: { readonly found: Assessment }) {
-  const { earliest, likely, latest } = found.ready;
+/** By the jar model where it can say, else by what is usual for this way, flour and warmth. */
+function Ready({ found, start }: { readonly found: Assessment; readonly start: string }) {
+  const days = (at: string) => (Date.parse(at) - Date.parse(start)) / 86_400_000;
+  const on = found.ready_on?.on;
+  const [earliest, likely, latest] = on
+    ? [days(on.earliest), days(on.likely), days(on.latest)]
+    : [found.ready.earliest, found.ready.likely, found.ready.latest];
   return (
     <p>
       <span className="block font-serif text-xl">Likely ready on day {Math.ceil(likely)}</span>
       <span className="text-soft">
-        between day {Math.ceil(earliest)} and day {Math.ceil(latest)}, from what is usual for this way, flour
-        and warmth
+        A forecast for this way, flour and warmth: between day {Math.ceil(earliest)} and day{" "}
+        {Math.ceil(latest)}.
       </span>
     </p>
   );
@@ -117,7 +122,7 @@ function Steps({
               {step.waits_for.length > 0 ? `about ${when(step.due, now, zone)}` : when(step.due, now, zone)}
             </span>
             {step.waits_for.length > 0 && (
-              <span className="block text-soft">when {sightWords(step.waits_for)}</span>
+              <span className="block text-soft">once {sightWords(step.waits_for)}</span>
             )}
             {step.do.length > 0 ? taskLine(step.do) : ACT_WORDS[step.act]}.
           </li>

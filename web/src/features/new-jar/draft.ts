@@ -26,6 +26,8 @@ export type JarDraft = {
   readonly volume: string;
   readonly height: string;
   readonly warmth: string;
+  /** Empty where nights are as warm as days. */
+  readonly night: string;
   readonly start: When;
 };
 
@@ -39,6 +41,7 @@ export function newDraft(): JarDraft {
     volume: "370",
     height: "100",
     warmth: "22",
+    night: "",
     start: NOW,
   };
 }
@@ -118,6 +121,7 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
     scale_step: 1,
     size: 1,
     warmth_c: number(draft.warmth),
+    night_c: draft.night.trim() === "" ? null : number(draft.night),
     starts_at: momentOf(draft.start, now, zone),
   };
 }

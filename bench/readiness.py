@@ -1,0 +1,88 @@
+"""How good the day of ready is on new simulated jars, on days 2, 4 and 6, against the plain table."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+from datetime import UTC, datetime, timedelta
+
+import numpy as np
+
+from ferment.assessment import assess
+from ferment.kinetics import YEAST_UPPER_C, growth_pace
+from ferment.protocol.options import Choices
+from ferment.setups import Setup, course_of, ledger_of
+from ferment.simulation import Habits, Played, Truth, play
+from ferment.vessel import Vessel
+
+START = datetime(2026, 3, 2, 8, tzinfo=UTC)
+JAR = Vessel(200.0, 900.0, 150.0)
+DAYS = (2, 4, 6)
+LONGEST = 24.0
+BAKER = Habits(late_h=0.8, looks=2.0, grams=0.03, reads=0.06)
+
+
+def true_day(setup: Setup, played: Played, celsius: float) -> float | None:
+    """The day of the third doubling in a row within 8 h (at 24 °C, corrected), by the truth behind the log."""
+    ledger = ledger_of(setup, course_of(setup), played.log)
+    pace = growth_pace(celsius, YEAST_UPPER_C) / growth_pace(24.0, YEAST_UPPER_C)
+    row = 0
+    fed = [turn.feed.at for turn in ledger.rounds]
+    for at, until in zip(fed, [*fed[1:], START + timedelta(days=LONGEST)], strict=True):
+        within = at + timedelta(hours=8.0 / pace)
+        levels = [(hour.at, hour.level) for hour in played.truth if at < hour.at <= min(within, until)]
+        reached = next((when for when, level in levels if level >= 2.0), None)
+        row = row + 1 if reached and at > START + timedelta(hours=60) else 0
+        if row == 3 and reached:
+            return (reached - START) / timedelta(days=1)
+    return None
+
+
+def report(jars: int = 36) -> Iterator[str]:
+    dice = np.random.default_rng(77)
+    errors: dict[int, list[float]] = {day: [] for day in DAYS}
+    inside: dict[int, list[bool]] = {day: [] for day in DAYS}
+    table: list[float] = []
+    never = 0
+    for seed in range(jars):
+        told, off = float(dice.uniform(20, 27)), float(dice.normal(0, 0.7))
+        flour = str(dice.choice(["whole_wheat", "spelt", "white", "rye"]))
+        second = "white" if flour == "rye" else flour
+        vigour, height, native, lag = (float(np.exp(dice.normal(0, sd))) for sd in (0.25, 0.15, 0.7, 0.3))
+        truth = Truth(
+            vigour,
+            height,
+            native,
+            lag,
+            warmth_off_c=off,
+            warmth_slope=float(np.exp(dice.normal(0, 0.1))),
+        )
+        choices: Choices = {"first_blend": {flour: 1.0}, "blend": {flour: 1.0, second: 1.0}}
+        setup = Setup("equal_parts", choices, JAR, START, warmth_c=told)
+        played = play(setup, LONGEST, 500 + seed, truth, BAKER)
+        ready = true_day(setup, played, told + off)
+        if ready is None:
+            never += 1
+            continue
+        for day in DAYS:
+            now = START + timedelta(days=day)
+            if ready <= day:
+                continue
+            known = tuple(entry for entry in played.log if entry.at <= now)
+            found = assess(replace(setup), known, now)
+            if day == DAYS[0]:
+                table.append(abs(found.ready.likely - ready))
+            if found.ready_on is None:
+                continue
+            on = found.ready_on.on
+            low, likely, high = ((at - START) / timedelta(days=1) for at in (on.earliest, on.likely, on.latest))
+            errors[day].append(abs(likely - ready))
+            inside[day].append(low - 0.5 <= ready <= high + 0.5)
+    naive = float(np.median(table))
+    yield f"{jars} new jars, {never} never ready in {LONGEST:.0f} days; plain table: median |error| {naive:.1f} d"
+    for day in DAYS:
+        covered = 100 * float(np.mean(inside[day]))
+        yield (
+            f"  on day {day}: {len(errors[day])} jars not ready yet, median |error| {np.median(errors[day]):.1f} d, "
+            f"80 % interval (to half a day) covers {covered:.0f} %"
+        )

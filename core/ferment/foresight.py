@@ -1,0 +1,90 @@
+"""Questions about what would be: another place, another ratio now, and when to feed to have it peak at an hour."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+
+from .assessment import Assessment, assess
+from .building import Build
+from .flours import Blend, FlourGrams
+from .log import Log
+from .refusal import Refusal, RefusalCode
+from .setups import Setup, background_of, course_of, feed_now, ledger_of
+from .tracker import IfFed, if_fed, of_a_grown_jar
+from .tracker.rounds import Turn
+from .tracker.stretch import Moments, Spread
+
+# Flour (and as much water) to one part of seed, as bakers say them.
+RATIOS = (1.0, 2.0, 3.0, 5.0, 10.0)
+
+
+def moved_to(setup: Setup, log: Log, now: datetime, celsius: float) -> Assessment:
+    """The jar as it would be told if it stood at another warmth from the first mix on."""
+    return assess(replace(setup, warmth_c=celsius, night_c=None, readings=()), log, now)
+
+
+@dataclass(frozen=True)
+class RatioOffer:
+    """A feed now by a ratio, and what it would do."""
+
+    flour_parts: float
+    keep_g: float
+    flour_g: float
+    water_g: float
+    does: IfFed
+
+
+def offers(setup: Setup, log: Log, now: datetime) -> tuple[RatioOffer, ...]:
+    """What feeding now by each usual ratio would do, by the method's own seed and flours; none before the first mix."""
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
+    if not ledger.rounds or ledger.binned:
+        return ()
+    usual = feed_now(setup, course, ledger, now).plan
+    start = ledger.rounds[0].feed.at
+    at_h = max(ledger.rounds[-1].feed.at, now) - start
+    background = background_of(setup, course, ledger)
+    made = []
+    for parts in RATIOS:
+        keep = min(usual.keep_g, ledger.contents.total_g)
+        flour = keep * parts
+        flours = tuple(FlourGrams(part.flour, flour * part.g / usual.flour_g) for part in usual.flours)
+        # To the quarter of an hour, so that the answer of a moment ago still holds.
+        hour = round(at_h / timedelta(hours=0.25)) / 4.0
+        does = if_fed(ledger, background, Turn(hour, keep, flours, flour, 0.0, 0.0))
+        made.append(RatioOffer(parts, keep, round(flour, 1), round(flour, 1), does))
+    return tuple(made)
+
+
+def peak_of(ratio: tuple[float, float, float], blend: Blend, celsius: float, vigour: float = 1.0) -> Moments:
+    """The moments of a grown jar's feed by seed : flour : water, hours since the feed."""
+    seed, flour, water = ratio
+    flours = tuple(FlourGrams(part.flour, part.share * flour) for part in blend)
+    return of_a_grown_jar(Turn(0.0, seed, flours, water, 0.0, 0.0), blend, celsius, vigour)
+
+
+@dataclass(frozen=True)
+class TimedFeed:
+    """When to do a feed of a build, and when it is then at its peak."""
+
+    feed_at: datetime
+    peaks: tuple[datetime, datetime, datetime]
+
+
+def timed(build: Build, blend: Blend, wanted: datetime, celsius: float) -> tuple[TimedFeed, ...]:
+    """Back from the hour at which the last feed is to peak, each feed at the peak of the one before. Raises Refusal."""
+    told: list[TimedFeed] = []
+    at = wanted
+    for plan in reversed(build.feeds):
+        peak = peak_of((plan.keep_g, plan.flour_g, plan.liquid_g), blend, celsius).peak
+        if peak.middle <= 0:
+            raise Refusal(RefusalCode.OUT_OF_RANGE, "temp", {"least": 10.0, "most": 38.0})
+        at -= timedelta(hours=peak.middle)
+        told.append(TimedFeed(at, _around(at, peak)))
+    return tuple(reversed(told))
+
+
+def _around(fed_at: datetime, peak: Spread) -> tuple[datetime, datetime, datetime]:
+    low, middle, high = (fed_at + timedelta(hours=hours) for hours in (peak.low, peak.middle, peak.high))
+    return low, middle, high

@@ -1,0 +1,312 @@
+"""What the looks say about this jar, and what follows: the running feed's rise, its moments, and the day of ready."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime, timedelta
+from functools import lru_cache
+
+import numpy as np
+
+from ..flours import Blend
+from ..jar_model import BOOK, FOOD, HUNGRY, WALLS, Course, Jar, culture, hunger, mature, run, run_many
+from ..kinetics import REFERENCE_C, YEAST_UPPER_C, Array, growth_pace
+from ..ledger import Ledger
+from ..protocol.method import Origin
+from ..warmth import Place, Warmth
+from .ensemble import STEP_H as MEMBER_STEP_H
+from .ensemble import DayOfReady, Ensemble, day_of_ready, gather
+from .ensemble import traits as member_traits
+from .rounds import Turn, follow, turns_of
+from .stretch import LIKELY_ENOUGH, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
+
+# A new jar is judged by many jars as it may be until it is this old; then by itself.
+YOUNG_DAYS = 16.0
+# How many feeds back the book's jar is followed; what was before is forgotten by then.
+FEEDS_BACK = 8
+STEP_H = 0.25
+FAN_STEP_H = 0.5
+# A jar of which the model says that it hardly rises tells nothing by being stretched.
+STRETCHABLE = 1.4
+LAST_DAY = 24.0
+# When a jar has taken on the warmth of its place after a feed.
+SETTLED_H = 2.0
+# Beyond this a running round is no longer followed.
+LONGEST_H = 96.0
+
+
+@dataclass(frozen=True)
+class When:
+    """A moment with the two between which it falls four times of five."""
+
+    earliest: datetime
+    likely: datetime
+    latest: datetime
+
+
+@dataclass(frozen=True)
+class FanPoint:
+    """The level forecast at a moment, as multiples of the line."""
+
+    at: datetime
+    low: float
+    middle: float
+    high: float
+
+
+@dataclass(frozen=True)
+class Basis:
+    """What a forecast rests on: the warmth now, how this jar differs from the book, and how many feeds were watched.
+
+    `pace` above 1 is faster, `height` above 1 rises higher. `young` says that a new jar was judged, by many jars as it
+    may be.
+    """
+
+    celsius: float
+    pace: float
+    height: float
+    watched: int
+    young: bool
+
+
+@dataclass(frozen=True)
+class Ready:
+    """The day of ready as moments, and the first lasting doubling."""
+
+    on: When
+    awake: When
+
+
+@dataclass(frozen=True)
+class Forecast:
+    """What is to come of the running feed; everything in it is a forecast.
+
+    `doubles` and `back_to_line` are None where that is unlikely; `doubles_chance` is from 0 to 1. `surprising` lists
+    looks that contradict what was expected: misread, or something changed.
+    """
+
+    fan: tuple[FanPoint, ...]
+    doubles: When | None
+    doubles_chance: float
+    peaks: When
+    peak_times: Spread
+    back_to_line: When | None
+    hungry_at: datetime | None
+    surprising: tuple[str, ...]
+    basis: Basis
+    ready: Ready | None
+
+
+@dataclass(frozen=True)
+class Background:
+    """What a jar is, beside its log: where it came from, its flour, where it stands, and when it was in the cold."""
+
+    origin: Origin
+    blend: Blend
+    place: Place
+    cold: tuple[tuple[datetime, datetime | None], ...] = ()
+
+
+@lru_cache(maxsize=256)
+def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) -> Forecast | None:
+    """The forecast of a jar by its log; `ahead` are the feeds that are planned. None before the first mix and after the
+    end. The same log gives the same answer at any hour, so the last few are kept."""
+    if not ledger.rounds or ledger.binned:
+        return None
+    start = ledger.rounds[0].feed.at
+    warmth = Warmth(background.place, start, background.cold)
+    turns = turns_of(ledger, start)
+    at_h = turns[-1].at_h
+    seen_h = at_h + max((reading.hours for reading in turns[-1].readings), default=0.0) + 0.5
+    young = at_h < YOUNG_DAYS * 24.0 and background.origin is not Origin.ASLEEP
+    members = gather(turns, _outside(background), seen_h, warmth) if young else None
+    traits = members.likeliest if members else BOOK
+    seen = turns if young else turns[-FEEDS_BACK:]
+    until_h = max(at_h + min(LONGEST_H, _horizon_h(warmth, at_h)), seen_h)
+    courses = follow(_before(background, seen, turns), traits, seen, until_h, warmth, STEP_H)
+    curves = [_curve(course, turn) for course, turn in zip(courses, seen, strict=True)]
+    posterior = track(curves[-FEEDS_BACK:], [turn.readings for turn in seen[-FEEDS_BACK:]])
+    fed_at = start + timedelta(hours=at_h)
+    made = _of_running(curves[-1], posterior, fed_at)
+    if members and curves[-1].levels.max() < STRETCHABLE:
+        made = _of_members(members, turns[-1], until_h, warmth, fed_at)
+    days = day_of_ready(members, turns, ahead, warmth, LAST_DAY) if members else None
+    return Forecast(
+        fan=made.fan,
+        doubles=made.doubles,
+        doubles_chance=round(made.chance, 3),
+        peaks=made.peaks,
+        peak_times=made.peak_times,
+        back_to_line=made.back,
+        hungry_at=_hungry_at(courses[-1], posterior.pace, fed_at),
+        surprising=posterior.surprising,
+        basis=Basis(
+            round(warmth(at_h + SETTLED_H), 1),
+            round(posterior.pace * traits.vigour, 3),
+            round(posterior.height * traits.height, 3),
+            posterior.watched,
+            young,
+        ),
+        ready=_ready(days, start) if days else None,
+    )
+
+
+@lru_cache(maxsize=64)
+def prior_ready(background: Background, ahead: tuple[Turn, ...], start: datetime) -> Ready | None:
+    """The day of ready of a jar that is not mixed yet, by the feeds of its plan."""
+    warmth = Warmth(background.place, start, background.cold)
+    if not ahead:
+        return None
+    members = gather(ahead[:1], _outside(background), 0.5, warmth)
+    days = day_of_ready(members, ahead[:1], ahead[1:], warmth, LAST_DAY)
+    return _ready(days, start) if days else None
+
+
+@dataclass(frozen=True)
+class IfFed:
+    """What a feed would do: when it doubles, peaks and is back at its line, and how high it goes."""
+
+    doubles: When | None
+    peaks: When
+    peak_times: Spread
+    back_to_line: When | None
+
+
+@lru_cache(maxsize=256)
+def if_fed(ledger: Ledger, background: Background, meal: Turn) -> IfFed:
+    """What this jar would do if it were fed so, at the hour that the meal names (counted from the first mix)."""
+    start = ledger.rounds[0].feed.at
+    warmth = Warmth(background.place, start, background.cold)
+    turns = turns_of(ledger, start)
+    seen = turns[-FEEDS_BACK:]
+    until_h = meal.at_h + min(LONGEST_H, _horizon_h(warmth, meal.at_h))
+    courses = follow(_before(background, seen, turns), BOOK, (*seen, meal), until_h, warmth, STEP_H)
+    curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, meal), strict=True)]
+    posterior = track(curves, [*(turn.readings for turn in seen), ()])
+    told = moments(curves[-1], nodes(posterior))
+    fed_at = start + timedelta(hours=meal.at_h)
+    return IfFed(
+        _when(told.doubles, fed_at) if told.doubles else None,
+        _when(told.peak, fed_at),
+        told.peak_times,
+        _when(told.back_to_line, fed_at) if told.back_to_line else None,
+    )
+
+
+def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0) -> Moments:
+    """What a feed of a grown jar does at a steady warmth, in hours since it, with the spread of jars nobody watched."""
+    jar = mature(blend, BOOK)
+    mixed = meal.into(jar, replace(BOOK, vigour=vigour))
+    warmth = Warmth(Place(celsius), datetime(2000, 1, 1, tzinfo=UTC))
+    course = run(
+        replace(mixed, traits=replace(BOOK, vigour=vigour)), 0.0, _horizon_h(warmth, 0.0) * 1.5, warmth, STEP_H
+    )
+    curve = Curve(np.array(course.hours), course.levels)
+    return moments(curve, nodes(track([curve], [()])))
+
+
+# --- the reference ---
+
+
+def _outside(background: Background) -> Jar[Array] | None:
+    if background.origin is Origin.FLOUR_AND_WATER:
+        return None
+    return culture(background.origin, background.blend, member_traits())
+
+
+def _before(background: Background, seen: tuple[Turn, ...], turns: tuple[Turn, ...]) -> Jar[float] | None:
+    """What the first followed feed was fed from: a grown jar, or what came from outside."""
+    if len(seen) < len(turns):
+        return mature(background.blend, BOOK)
+    if background.origin is Origin.FLOUR_AND_WATER:
+        return None
+    return culture(background.origin, background.blend, BOOK)
+
+
+def _horizon_h(warmth: Warmth, at_h: float) -> float:
+    """Long enough to rise and fall at this warmth: a day and a half at 25 °C."""
+    pace = max(0.15, growth_pace(warmth(at_h + 2.0), YEAST_UPPER_C) / growth_pace(REFERENCE_C, YEAST_UPPER_C))
+    return 30.0 / min(1.0, pace)
+
+
+def _curve(course: Course[float], turn: Turn) -> Curve:
+    return Curve(np.array(course.hours) - turn.at_h, course.levels)
+
+
+def _hungry_at(course: Course[float], pace: float, fed_at: datetime) -> datetime | None:
+    for hour, state in zip(course.hours, course.states, strict=True):
+        if hunger(course.paste, state[FOOD], state[WALLS]) >= HUNGRY:
+            return fed_at + timedelta(hours=(hour - course.hours[0]) / pace)
+    return None
+
+
+# --- what is told ---
+
+
+@dataclass(frozen=True)
+class _Told:
+    fan: tuple[FanPoint, ...]
+    doubles: When | None
+    chance: float
+    peaks: When
+    peak_times: Spread
+    back: When | None
+
+
+def _when(spread: Spread, since: datetime) -> When:
+    return When(*(since + timedelta(hours=hours) for hours in (spread.low, spread.middle, spread.high)))
+
+
+def _hours_of(curve: Curve) -> list[float]:
+    return [float(hour) for hour in np.arange(0.0, float(curve.hours[-1]) + 1e-6, FAN_STEP_H)]
+
+
+def _of_running(curve: Curve, posterior: Posterior, fed_at: datetime) -> _Told:
+    of = nodes(posterior)
+    hours = _hours_of(curve)
+    points = tuple(
+        FanPoint(fed_at + timedelta(hours=hour), round(one.low, 3), round(one.middle, 3), round(one.high, 3))
+        for hour, one in zip(hours, fan(curve, of, hours), strict=True)
+    )
+    told = moments(curve, of)
+    return _Told(
+        points,
+        _when(told.doubles, fed_at) if told.doubles else None,
+        told.doubles_chance,
+        _when(told.peak, fed_at),
+        told.peak_times,
+        _when(told.back_to_line, fed_at) if told.back_to_line else None,
+    )
+
+
+def _of_members(members: Ensemble, turn: Turn, until_h: float, warmth: Warmth, fed_at: datetime) -> _Told:
+    """The spread of a jar that is hardly awake: by the members themselves, run on without another feed."""
+    course = members.courses[-1]
+    rest = run_many(course.end, course.hours[-1], until_h, warmth, MEMBER_STEP_H)
+    hours = np.array(course.hours + rest.hours[1:]) - turn.at_h
+    levels = np.concatenate([course.levels, rest.levels[1:]])
+    spreads = [Spread(*quantiles(row, members.weights)) for row in levels]
+    points = tuple(
+        FanPoint(fed_at + timedelta(hours=float(hour)), round(one.low, 3), round(one.middle, 3), round(one.high, 3))
+        for hour, one in zip(hours, spreads, strict=True)
+    )
+    over = levels >= 2.0
+    doubled = over.any(axis=0)
+    chance = float(members.weights[doubled].sum())
+    doubles = None
+    if chance > LIKELY_ENOUGH:
+        at = hours[np.argmax(over, axis=0)][doubled]
+        doubles = _when(Spread(*quantiles(at, members.weights[doubled] / chance)), fed_at)
+    peak = Spread(*quantiles(hours[levels.argmax(axis=0)], members.weights))
+    tops = Spread(*quantiles(levels.max(axis=0), members.weights))
+    return _Told(points, doubles, chance, _when(peak, fed_at), tops, None)
+
+
+def _ready(days: DayOfReady, start: datetime) -> Ready:
+    def at(*values: float) -> When:
+        return When(*(start + timedelta(days=value) for value in values))
+
+    return Ready(at(days.low, days.middle, days.high), at(days.awake_low, days.awake_middle, days.awake_high))
+
+
+__all__ = ["Background", "Forecast", "IfFed", "Turn", "forecast", "if_fed", "of_a_grown_jar", "prior_ready"]

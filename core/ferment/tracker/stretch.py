@@ -1,0 +1,220 @@
+"""How this jar differs from the book: its pace and its height, on a small grid, from what was read after each feed.
+
+One reference jar is simulated with the logged feeds. This jar's level is taken to be the reference's, stretched in time
+and in height: level(t) = 1 + e^h (ref(e^p t) - 1). The grid holds how likely each (p, h) is; between feeds it is
+widened a little, since no two days are alike.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..kinetics import Array
+from .rounds import Reading
+
+PACES = np.linspace(-1.0, 1.0, 61)
+HEIGHTS = np.linspace(-0.8, 0.8, 33)
+# Before anything is read: how much jars differ (logarithms), and what one day differs from the next.
+PRIOR_PACE, PRIOR_HEIGHT = 0.27, 0.22
+DAY_PACE, DAY_HEIGHT = 0.10, 0.07
+WANDER_PACE, WANDER_HEIGHT = 0.03, 0.02
+# How exactly a level is read: a fixed part, and a share of the rise.
+READ_FIXED, READ_SHARE = 0.04, 0.07
+# A level so far out that nothing explains it counts no more than this (Student's t instead of a bell).
+FREEDOM = 4.0
+SURPRISE = 3.2
+
+
+def _kernel(grid: Array, sd: float) -> Array:
+    made: Array = np.exp(-0.5 * ((grid[:, None] - grid[None, :]) / sd) ** 2)
+    made /= made.sum(axis=1, keepdims=True)
+    return made
+
+
+_DAY = (_kernel(PACES, DAY_PACE), _kernel(HEIGHTS, DAY_HEIGHT))
+_WANDER = (_kernel(PACES, WANDER_PACE), _kernel(HEIGHTS, WANDER_HEIGHT))
+
+
+@dataclass(frozen=True)
+class Curve:
+    """The reference after one feed: hours since it, levels, and the highest level so far."""
+
+    hours: Array
+    levels: Array
+
+    @property
+    def highest(self) -> Array:
+        return np.maximum.accumulate(self.levels)
+
+
+@dataclass(frozen=True)
+class Posterior:
+    """Weights over the grid (paces down, heights across) that sum to 1: of the jar itself, and of the running feed."""
+
+    jar: Array
+    running: Array
+    watched: int
+    surprising: tuple[str, ...]
+
+    @property
+    def pace(self) -> float:
+        """How much faster than the book, as a factor."""
+        return float(np.exp((self.jar.sum(axis=1) * PACES).sum()))
+
+    @property
+    def height(self) -> float:
+        return float(np.exp((self.jar.sum(axis=0) * HEIGHTS).sum()))
+
+
+def prior(spread: float = 1.0) -> Array:
+    pace = np.exp(-0.5 * (PACES / (PRIOR_PACE * spread)) ** 2)
+    height = np.exp(-0.5 * (HEIGHTS / PRIOR_HEIGHT) ** 2)
+    made: Array = pace[:, None] * height[None, :]
+    made /= made.sum()
+    return made
+
+
+def predicted(curve: Curve, hours: float, *, highest: bool = False) -> Array:
+    """The level at an hour for every node of the grid."""
+    rows = np.interp(np.exp(PACES) * hours, curve.hours, curve.highest if highest else curve.levels)
+    return 1.0 + np.exp(HEIGHTS)[None, :] * (rows[:, None] - 1.0)
+
+
+def _log_likelihood(level: float, expected: Array) -> Array:
+    sd = READ_FIXED + READ_SHARE * np.maximum(expected - 1.0, 0.0)
+    off = (level - expected) / sd
+    return -0.5 * (FREEDOM + 1.0) * np.log1p(off**2 / FREEDOM) - np.log(sd)
+
+
+def track(curves: Sequence[Curve], readings: Sequence[Sequence[Reading]], spread: float = 1.0) -> Posterior:
+    """Every feed in turn, the last being the one that runs."""
+    jar = prior(spread)
+    running = jar
+    surprising: list[str] = []
+    watched = 0
+    for curve, seen in zip(curves, readings, strict=True):
+        jar = _WANDER[0] @ jar @ _WANDER[1].T
+        before = _DAY[0] @ jar @ _DAY[1].T
+        told = np.zeros_like(jar)
+        for reading in seen:
+            for level, expected in _expected(curve, reading):
+                told += _log_likelihood(level, expected)
+                if _is_surprising(level, expected, before):
+                    surprising.append(reading.look_id)
+        watched += 1 if any(one.times is not None or one.high is not None for one in seen) else 0
+        likely = np.exp(told - told.max())
+        running = before * likely
+        running /= running.sum()
+        # What one day tells of the jar itself is blurred by that day's own difference.
+        jar = jar * (_DAY[0].T @ likely @ _DAY[1])
+        jar /= jar.sum()
+    return Posterior(jar, running, watched, tuple(dict.fromkeys(surprising)))
+
+
+def _expected(curve: Curve, reading: Reading) -> list[tuple[float, Array]]:
+    told = []
+    if reading.times is not None:
+        told.append((reading.times, predicted(curve, reading.hours)))
+    if reading.high is not None:
+        told.append((reading.high, predicted(curve, reading.hours, highest=True)))
+    return told
+
+
+def _is_surprising(level: float, expected: Array, weights: Array) -> bool:
+    """Farther off than the spread that was told before, by more than a careless reading explains."""
+    mean = float((weights * expected).sum())
+    spread = float(np.sqrt((weights * (expected - mean) ** 2).sum()))
+    error = READ_FIXED + READ_SHARE * max(mean - 1.0, 0.0)
+    return abs(level - mean) > SURPRISE * float(np.hypot(spread, error))
+
+
+# --- what it says of the running feed ---
+
+
+@dataclass(frozen=True)
+class Spread:
+    """Hours since the feed: the middle, and the bounds between which four of five fall."""
+
+    low: float
+    middle: float
+    high: float
+
+
+LOW, MIDDLE, HIGH = 0.1, 0.5, 0.9
+LEAST_WEIGHT = 2e-5
+# A doubling less likely than this has no hour worth telling.
+LIKELY_ENOUGH = 0.2
+
+
+@dataclass(frozen=True)
+class Nodes:
+    """The part of the grid that matters: pace and height of each node, and its weight."""
+
+    pace: Array
+    height: Array
+    weight: Array
+
+
+def nodes(posterior: Posterior) -> Nodes:
+    rows, columns = np.nonzero(posterior.running > LEAST_WEIGHT)
+    weight = posterior.running[rows, columns]
+    return Nodes(PACES[rows], HEIGHTS[columns], weight / weight.sum())
+
+
+def quantiles(values: Array, weight: Array) -> tuple[float, float, float]:
+    """10, 50 and 90 % of weighted values."""
+    order = np.argsort(values)
+    reach = np.cumsum(weight[order]) - 0.5 * weight[order]
+    low, middle, high = np.interp([LOW, MIDDLE, HIGH], reach, values[order])
+    return float(low), float(middle), float(high)
+
+
+def fan(curve: Curve, of: Nodes, hours: Sequence[float]) -> list[Spread]:
+    """The level's spread at each hour since the feed."""
+    spreads = []
+    for hour in hours:
+        levels = 1.0 + np.exp(of.height) * (np.interp(np.exp(of.pace) * hour, curve.hours, curve.levels) - 1.0)
+        spreads.append(Spread(*quantiles(levels, of.weight)))
+    return spreads
+
+
+@dataclass(frozen=True)
+class Moments:
+    """When the running feed doubles, peaks, and is back at its line, in hours since it; None where that is unlikely."""
+
+    doubles: Spread | None
+    doubles_chance: float
+    peak: Spread
+    peak_times: Spread
+    back_to_line: Spread | None
+
+
+def moments(curve: Curve, of: Nodes, doubled: float = 2.0) -> Moments:
+    top = int(np.argmax(curve.levels))
+    peak_h, peak_level = float(curve.hours[top]), float(curve.levels[top])
+    stretch = np.exp(-of.pace)
+    # The level on the reference's own scale at which this node stands doubled.
+    wanted = 1.0 + (doubled - 1.0) / np.exp(of.height)
+    rising_hours, rising = curve.hours[: top + 1], np.maximum.accumulate(curve.levels[: top + 1])
+    reaches = wanted <= peak_level
+    chance = float(of.weight[reaches].sum())
+    doubles = None
+    if chance > LIKELY_ENOUGH:
+        times = np.interp(wanted[reaches], rising, rising_hours) * stretch[reaches]
+        doubles = Spread(*quantiles(times, of.weight[reaches] / chance))
+    falling = curve.levels[top:]
+    back = None
+    under = np.nonzero(falling <= 1.0 + 0.1 * (peak_level - 1.0))[0]
+    if under.size and peak_level > 1.1:
+        back_h = float(curve.hours[top + under[0]])
+        back = Spread(*quantiles(back_h * stretch, of.weight))
+    return Moments(
+        doubles,
+        chance,
+        Spread(*quantiles(peak_h * stretch, of.weight)),
+        Spread(*quantiles(1.0 + np.exp(of.height) * (peak_level - 1.0), of.weight)),
+        back,
+    )

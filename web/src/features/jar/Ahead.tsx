@@ -1,0 +1,93 @@
+import { useState } from "react";
+import { api } from "../../api/client";
+import type { OpenJar, RatioOffer } from "../../api/types";
+import { useRested } from "../../lib/hooks";
+import { grams, typed } from "../../lib/numbers";
+import { NumberField } from "../../ui/field";
+import { basisWords, readyWords, risingWords, spanWords } from "../../words/forecasts";
+import { problemWords } from "../../words/problems";
+
+/** What is forecast of the running feed and of the day of ready; opened, why, and what would be elsewhere. */
+export function Ahead({ opened }: { readonly opened: OpenJar }) {
+  const { assessment, now, time_zone: zone } = opened;
+  const { forecast, ready_on: ready } = assessment;
+  if (!forecast) return null;
+  return (
+    <section aria-label="Forecast" className="max-w-prose border-l-4 border-dawn pl-4">
+      <p className="text-lg font-semibold">{risingWords(forecast, now, zone)}</p>
+      {ready && Date.parse(ready.on.likely) > Date.parse(now) && <p>{readyWords(ready, now, zone)}</p>}
+      <details>
+        <summary className="min-h-11 py-2 font-semibold text-crust">Why, and what if</summary>
+        <p className="text-soft">{basisWords(forecast)} This is a forecast, not a promise.</p>
+        <WhatIf opened={opened} />
+      </details>
+    </section>
+  );
+}
+
+function WhatIf({ opened }: { readonly opened: OpenJar }) {
+  const { jar, now, time_zone: zone } = opened;
+  const [text, setText] = useState(String(jar.warmth_c));
+  const celsius = useRested(typed(text), 300);
+  const asked = celsius !== null && !Number.isNaN(celsius);
+  const found = api.useQuery(
+    "post",
+    "/api/jars/{jar_id}/what-if",
+    { params: { path: { jar_id: jar.id } }, body: { warmth_c: celsius ?? 0 } },
+    { enabled: asked, retry: false },
+  );
+  const error =
+    found.error && "errors" in found.error ? found.error.errors.map(problemWords).join(" ") : null;
+  const told = found.data;
+  return (
+    <div className="mt-3 flex flex-col gap-3">
+      <div className="max-w-64">
+        <NumberField
+          label="What if it stood at"
+          unit="°C"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          error={asked ? error : "Type the degrees, such as 26."}
+        />
+      </div>
+      <div aria-live="polite">
+        {told?.forecast && (
+          <p>
+            {risingWords(told.forecast, now, zone)} {told.ready_on && readyWords(told.ready_on, now, zone)}
+          </p>
+        )}
+        {told && told.offers.length > 0 && <Offers offers={told.offers} now={now} zone={zone} />}
+      </div>
+    </div>
+  );
+}
+
+/** Fed now, by each ratio: which one suits the next visit. */
+function Offers({
+  offers,
+  now,
+  zone,
+}: {
+  readonly offers: readonly RatioOffer[];
+  readonly now: string;
+  readonly zone: string;
+}) {
+  return (
+    <table className="mt-3 w-full border-collapse text-left">
+      <caption className="pb-1 text-left font-semibold">Fed now, it peaks</caption>
+      <tbody>
+        {offers.map((offer) => (
+          <tr key={offer.flour_parts} className="border-t border-rule">
+            <th scope="row" className="py-1.5 pr-4 font-semibold whitespace-nowrap">
+              1:{offer.flour_parts}:{offer.flour_parts}
+              <span className="block text-sm font-normal text-soft">
+                {grams(offer.keep_g)} + {grams(offer.flour_g)} + {grams(offer.water_g)}
+              </span>
+            </th>
+            <td className="py-1.5">{spanWords(offer.does.peaks, now, zone)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

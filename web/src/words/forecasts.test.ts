@@ -1,0 +1,69 @@
+import { describe, expect, it } from "vitest";
+import type { Forecast } from "../api/types";
+import { basisWords, readyWords, risingWords, spanWords } from "./forecasts";
+
+const NOW = "2026-03-04T12:00:00Z";
+const ZONE = "UTC";
+const SPAN = {
+  earliest: "2026-03-04T14:52:00Z",
+  likely: "2026-03-04T15:41:00Z",
+  latest: "2026-03-04T16:38:00Z",
+};
+const LATER = {
+  earliest: "2026-03-04T18:00:00Z",
+  likely: "2026-03-04T20:00:00Z",
+  latest: "2026-03-05T01:00:00Z",
+};
+const FORECAST: Forecast = {
+  fan: [],
+  doubles: SPAN,
+  doubles_chance: 0.9,
+  peaks: LATER,
+  peak_times: { low: 2.1, middle: 2.3, high: 2.6 },
+  back_to_line: null,
+  hungry_at: null,
+  surprising: [],
+  basis: { celsius: 21.8, pace: 0.9, height: 1.08, watched: 3, young: false },
+  ready: null,
+};
+
+describe("a forecast", () => {
+  it("says about when, and between what", () => {
+    expect(spanWords(SPAN, NOW, ZONE)).toBe("about 15:40, between 14:50 and 16:40");
+    expect(spanWords(LATER, NOW, ZONE)).toBe("about 20:00, between 18:00 and tomorrow 01:00");
+  });
+
+  it("tells the doubling, or the peak where doubling is unlikely or past", () => {
+    expect(risingWords(FORECAST, NOW, ZONE)).toBe("Doubles about 15:40, between 14:50 and 16:40.");
+    expect(risingWords({ ...FORECAST, doubles_chance: 0.3 }, NOW, ZONE)).toMatch(
+      /^Peaks about 20:00.*2.1 to 2.6 ×/,
+    );
+    expect(risingWords(FORECAST, "2026-03-04T19:00:00Z", ZONE)).toMatch(/^Peaks/);
+    expect(risingWords(FORECAST, "2026-03-05T09:00:00Z", ZONE)).toMatch(/^Its peak was/);
+    const flat = { ...FORECAST, peak_times: { low: 1, middle: 1.05, high: 1.2 } };
+    expect(risingWords(flat, NOW, ZONE)).toBe("It will hardly rise after this feed.");
+  });
+
+  it("says why, and what contradicts it", () => {
+    expect(basisWords(FORECAST)).toBe(
+      "Reckoned at 22 °C; this jar goes 10 % slower and 8 % higher than the book (3 feeds watched).",
+    );
+    const young = { ...FORECAST.basis, pace: 1, height: 1, watched: 0, young: true };
+    expect(basisWords({ ...FORECAST, basis: young, surprising: ["x"] })).toMatch(
+      /by the book.*many jars.*misread/,
+    );
+  });
+
+  it("gives the day of ready its spread", () => {
+    const on = {
+      earliest: "2026-03-08T10:00:00Z",
+      likely: "2026-03-09T10:00:00Z",
+      latest: "2026-03-13T10:00:00Z",
+    };
+    expect(readyWords({ on, awake: on }, NOW, ZONE)).toBe(
+      "Likely ready Monday; it may be Sunday, it may be Fri 13 Mar.",
+    );
+    const same = { earliest: on.likely, likely: on.likely, latest: on.likely };
+    expect(readyWords({ on: same, awake: on }, NOW, ZONE)).toBe("Likely ready Monday.");
+  });
+});
