@@ -53,7 +53,8 @@ class Refusals(TestCase):
             self.assertEqual(caught.exception.field, field)
 
     def test_what_is_no_jar(self) -> None:
-        for value in (None, [], "jar", {}):
+        nothing: tuple[object, ...] = (None, [], "jar", {})
+        for value in nothing:
             with self.subTest(value), self.assertRaises(Refusal) as caught:
                 read(value)
             self.assertEqual(caught.exception.code, RefusalCode.FILE_FORM)

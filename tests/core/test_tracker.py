@@ -12,11 +12,12 @@ from ferment.assessment import Assessment, assess
 from ferment.building import build
 from ferment.flours import blend_of
 from ferment.foresight import moved_to, offers, peak_of, timed
+from ferment.kinetics import Array
 from ferment.log import Bubbles, Deed, DeedKind, Entry, Log, Look
 from ferment.setups import Setup, background_of, cold_spans, course_of, ledger_of
 from ferment.simulation import CARELESS, TIDY, Happenings, Truth, play
 from ferment.tracker import Forecast, forecast
-from ferment.tracker.ensemble import MEMBERS, gather
+from ferment.tracker.ensemble import MEMBERS, feeding, gather
 from ferment.tracker.rounds import Reading, turns_of
 from ferment.tracker.stretch import (
     DAY_HEIGHT,
@@ -121,12 +122,14 @@ class TheGrid(TestCase):
         self.assertAlmostEqual(high, 900, delta=1)
 
 
-def _wandered() -> np.ndarray:  # type: ignore[type-arg]
-    def kernel(grid: np.ndarray, sd: float) -> np.ndarray:  # type: ignore[type-arg]
-        made: np.ndarray = np.exp(-0.5 * ((grid[:, None] - grid[None, :]) / sd) ** 2)  # type: ignore[type-arg]
-        return made / made.sum(axis=1, keepdims=True)  # type: ignore[no-any-return]
+def _wandered() -> Array:
+    def kernel(grid: Array, sd: float) -> Array:
+        made: Array = np.exp(-0.5 * ((grid[:, None] - grid[None, :]) / sd) ** 2)
+        made /= made.sum(axis=1, keepdims=True)
+        return made
 
-    return kernel(PACES, WANDER_PACE) @ prior() @ kernel(HEIGHTS, WANDER_HEIGHT).T  # type: ignore[no-any-return]
+    wandered: Array = kernel(PACES, WANDER_PACE) @ prior() @ kernel(HEIGHTS, WANDER_HEIGHT).T
+    return wandered
 
 
 def hours_of(found: Forecast | None) -> tuple[float, float, float]:
@@ -248,8 +251,9 @@ class ANewJar(TestCase):
     def test_looks_choose_among_members(self) -> None:
         course = course_of(setup())
         log = (feed(0, 0, 30, 30, id="mix"), replace(told(30, 1.0), level=None, bubbles=Bubbles.NONE))
-        turns = turns_of(ledger_of(setup(), course, log), START)
-        weights = gather(turns, None, 31.0, Warmth(Place(24.0), START)).weights
+        ledger = ledger_of(setup(), course, log)
+        turns = turns_of(ledger, START)
+        weights = gather(feeding(background_of(setup(), course, ledger), START, turns, 31.0), turns).weights
         self.assertAlmostEqual(float(weights.sum()), 1.0)
 
 

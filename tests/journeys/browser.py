@@ -45,6 +45,9 @@ CANDIDATES = {
     "menuitem": "[role=menuitem]",
     "alert": "[role=alert]",
     "alertdialog": "[role=alertdialog]",
+    "disclosure": "summary",
+    "region": "section[aria-label], section[aria-labelledby]",
+    "row": "tr",
     "toggle": "button[aria-pressed], [role=radio]",
 }
 AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
@@ -129,10 +132,15 @@ class Browser:
     def text(self) -> str:
         return spaced(self.driver.find_element(By.TAG_NAME, "body").text)
 
+    def spaced(self, element: WebElement) -> str:
+        return spaced(element.text)
+
     # --- doing ---
 
     def press(self, role: str, name: str) -> None:
-        element = self.one(role, name)
+        self.press_element(self.one(role, name))
+
+    def press_element(self, element: WebElement) -> None:
         self.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", element)
         element.click()
 

@@ -23,15 +23,24 @@ class EveryView(Journey):
     def test_the_demo_kitchen(self) -> None:
         page = self.browser
         self.enter_demo()
+        page.press("tab", "Harbour")
         jar = page.one("link", "Rise line and log").get_attribute("href")
         assert jar is not None
-        views = (("/", "Feed Lantern"), ("/new", "A new jar"), ("", "Lantern"), ("/look", "Look at"), ("/feed", "Feed"))
+        name = page.name(page.one("tab", "Harbour")).split()[0]
+        views: tuple[tuple[str, str, str], ...] = (
+            ("/", "tab", name),
+            ("/new", "heading", "A new jar"),
+            ("", "heading", name),
+        )
+        views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"))
         for theme in ("day", "night"):
             if theme == "night":
                 page.press("button", "Dim for the night")
-            for path, heading in views:
+            for path, role, heading in views:
                 page.open(path if path in ("/", "/new") else jar.removeprefix(page.base) + path)
-                page.one("heading", heading)
+                page.one(role, heading)
+                for fold in page.all("disclosure"):
+                    page.press_element(fold)
                 self.check(f"{heading} by {theme}")
 
     def test_an_address_that_leads_nowhere(self) -> None:
@@ -50,7 +59,9 @@ class EveryView(Journey):
         owner = self.baker().plan(name="Thistle").mix(20.0)
         owner.look(10.0)
         self.enter(owner, f"/jars/{owner.jar_id}")
-        page.until("the table", lambda: page.driver.find_elements("css selector", "details") or None)[0].click()
-        cells = page.driver.find_elements("css selector", "td")
-        self.assertEqual([cell.text for cell in cells][1::3], ["Feed 0:1:1", "Look"])
-        self.assertEqual([cell.text for cell in cells][2::3], ["1 ×", "1.5 ×"])
+        page.press("disclosure", "The same as a table")
+        rows = page.until("the table", lambda: page.all("row") or None)
+        told = [page.spaced(row) for row in rows]
+        self.assertRegex(told[1], "Feed 0:1:1 1 ×$")
+        self.assertRegex(told[2], "Look 1.5 ×$")
+        self.assertRegex(told[3], "Forecast .* between ")

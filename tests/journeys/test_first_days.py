@@ -82,11 +82,14 @@ class WithTheKeyboardAlone(Journey):
     def test_walking_along_the_shelf(self) -> None:
         page = self.browser
         self.enter_demo()
-        page.tab_to("tab", "Lantern")
-        page.keys(Keys.ARROW_LEFT)
-        page.sees("Feed Moth")
+        chosen = next(tab for tab in page.all("tab") if tab.get_attribute("aria-selected") == "true")
+        page.tab_to("tab", page.name(chosen))
         page.keys(Keys.HOME)
         page.sees("Harbour be.")
+        page.keys(Keys.ARROW_RIGHT)
+        page.sees("20 g spelt and 10 g whole rye")
+        page.keys(Keys.END)
+        page.sees("Bellows was binned.")
 
 
 class OnAPhone(Journey):

@@ -9,15 +9,13 @@ from functools import lru_cache
 import numpy as np
 
 from ..flours import Blend
-from ..jar_model import BOOK, FOOD, HUNGRY, WALLS, Course, Jar, culture, hunger, mature, run, run_many
-from ..kinetics import REFERENCE_C, YEAST_UPPER_C, Array, growth_pace
+from ..jar_model import BOOK, FOOD, HUNGRY, WALLS, Course, Jar, culture, hunger, mature, run
+from ..kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
 from ..ledger import Ledger
 from ..protocol.method import Origin
 from ..warmth import Place, Warmth
-from .ensemble import STEP_H as MEMBER_STEP_H
-from .ensemble import DayOfReady, Ensemble, day_of_ready, gather
-from .ensemble import traits as member_traits
-from .rounds import Turn, follow, turns_of
+from .ensemble import DayOfReady, Ensemble, day_of_ready, feeding, gather
+from .rounds import Background, Turn, follow, turns_of
 from .stretch import LIKELY_ENOUGH, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
 
 # A new jar is judged by many jars as it may be until it is this old; then by itself.
@@ -97,16 +95,6 @@ class Forecast:
     ready: Ready | None
 
 
-@dataclass(frozen=True)
-class Background:
-    """What a jar is, beside its log: where it came from, its flour, where it stands, and when it was in the cold."""
-
-    origin: Origin
-    blend: Blend
-    place: Place
-    cold: tuple[tuple[datetime, datetime | None], ...] = ()
-
-
 @lru_cache(maxsize=256)
 def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) -> Forecast | None:
     """The forecast of a jar by its log; `ahead` are the feeds that are planned. None before the first mix and after the
@@ -119,18 +107,18 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
     at_h = turns[-1].at_h
     seen_h = at_h + max((reading.hours for reading in turns[-1].readings), default=0.0) + 0.5
     young = at_h < YOUNG_DAYS * 24.0 and background.origin is not Origin.ASLEEP
-    members = gather(turns, _outside(background), seen_h, warmth) if young else None
+    until_h = max(at_h + min(LONGEST_H, _horizon_h(warmth, at_h)), seen_h)
+    members = gather(feeding(background, start, turns, until_h), turns) if young else None
     traits = members.likeliest if members else BOOK
     seen = turns if young else turns[-FEEDS_BACK:]
-    until_h = max(at_h + min(LONGEST_H, _horizon_h(warmth, at_h)), seen_h)
     courses = follow(_before(background, seen, turns), traits, seen, until_h, warmth, STEP_H)
     curves = [_curve(course, turn) for course, turn in zip(courses, seen, strict=True)]
     posterior = track(curves[-FEEDS_BACK:], [turn.readings for turn in seen[-FEEDS_BACK:]])
     fed_at = start + timedelta(hours=at_h)
     made = _of_running(curves[-1], posterior, fed_at)
     if members and curves[-1].levels.max() < STRETCHABLE:
-        made = _of_members(members, turns[-1], until_h, warmth, fed_at)
-    days = day_of_ready(members, turns, ahead, warmth, LAST_DAY) if members else None
+        made = _of_members(members, at_h, fed_at)
+    days = day_of_ready(members, ahead, LAST_DAY) if members else None
     return Forecast(
         fan=made.fan,
         doubles=made.doubles,
@@ -151,14 +139,12 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
     )
 
 
-@lru_cache(maxsize=64)
 def prior_ready(background: Background, ahead: tuple[Turn, ...], start: datetime) -> Ready | None:
     """The day of ready of a jar that is not mixed yet, by the feeds of its plan."""
-    warmth = Warmth(background.place, start, background.cold)
     if not ahead:
         return None
-    members = gather(ahead[:1], _outside(background), 0.5, warmth)
-    days = day_of_ready(members, ahead[:1], ahead[1:], warmth, LAST_DAY)
+    members = gather(feeding(background, start, ahead[:1], 0.5), ahead[:1])
+    days = day_of_ready(members, ahead[1:], LAST_DAY)
     return _ready(days, start) if days else None
 
 
@@ -206,12 +192,6 @@ def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0
 
 
 # --- the reference ---
-
-
-def _outside(background: Background) -> Jar[Array] | None:
-    if background.origin is Origin.FLOUR_AND_WATER:
-        return None
-    return culture(background.origin, background.blend, member_traits())
 
 
 def _before(background: Background, seen: tuple[Turn, ...], turns: tuple[Turn, ...]) -> Jar[float] | None:
@@ -279,12 +259,10 @@ def _of_running(curve: Curve, posterior: Posterior, fed_at: datetime) -> _Told:
     )
 
 
-def _of_members(members: Ensemble, turn: Turn, until_h: float, warmth: Warmth, fed_at: datetime) -> _Told:
-    """The spread of a jar that is hardly awake: by the members themselves, run on without another feed."""
+def _of_members(members: Ensemble, at_h: float, fed_at: datetime) -> _Told:
+    """The spread of a jar that is hardly awake: by the members themselves."""
     course = members.courses[-1]
-    rest = run_many(course.end, course.hours[-1], until_h, warmth, MEMBER_STEP_H)
-    hours = np.array(course.hours + rest.hours[1:]) - turn.at_h
-    levels = np.concatenate([course.levels, rest.levels[1:]])
+    hours, levels = np.array(course.hours) - at_h, course.levels
     spreads = [Spread(*quantiles(row, members.weights)) for row in levels]
     points = tuple(
         FanPoint(fed_at + timedelta(hours=float(hour)), round(one.low, 3), round(one.middle, 3), round(one.high, 3))

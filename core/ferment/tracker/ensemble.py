@@ -4,16 +4,19 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from datetime import datetime
+from functools import lru_cache
 from statistics import NormalDist
 
 import numpy as np
 
-from ..jar_model import GAS, Course, Jar, Traits, run_many
+from ..jar_model import GAS, Course, Jar, Traits, culture, run_many
 from ..kinetics import YEAST_UPPER_C, Array, growth_pace
 from ..log import Bubbles
+from ..protocol.method import Origin
 from ..warmth import Warmth
-from .rounds import Turn
+from .rounds import Background, Turn
 from .stretch import quantiles
 
 COUNT = 48
@@ -27,6 +30,9 @@ LEAST_EFFECTIVE = 8.0
 # The rule of ready, as far as the model can judge it: so many feeds in a row, doubled within so many hours at 24 °C.
 IN_A_ROW, WITHIN_H, RULE_C = 3, 8.0, 24.0
 ENOUGH = 0.93
+# With fewer than this share ready within the days looked at, no day is told.
+LEAST_TOLD = 0.3
+YEAST_FROM_H = 60.0
 # A jar fed once a day rises to about four fifths of what its paste can hold; nearly that is a doubling for it.
 HOLDS_SHARE = 0.72
 
@@ -58,9 +64,45 @@ def doubling_mark(course: Course[Array] | Jar[Array]) -> Array:
 
 
 @dataclass(frozen=True)
+class Feeding:
+    """What the members' runs depend on: where the jar came from and stands, and its feeds, without what was read."""
+
+    background: Background
+    start: datetime
+    turns: tuple[Turn, ...]
+    until_h: float
+
+    @property
+    def warmth(self) -> Warmth:
+        return Warmth(self.background.place, self.start, self.background.cold)
+
+
+def feeding(background: Background, start: datetime, turns: Sequence[Turn], until_h: float) -> Feeding:
+    return Feeding(background, start, tuple(replace(turn, readings=()) for turn in turns), until_h)
+
+
+# A look changes what the members weigh, not how they run: the runs of the last few jars are kept.
+@lru_cache(maxsize=64)
+def run_members(fed: Feeding) -> tuple[Course[Array], ...]:
+    """Every member through its feeds, the last until the end that is asked for."""
+    made, warmth = traits(), fed.warmth
+    background = fed.background
+    outside = None
+    if background.origin is not Origin.FLOUR_AND_WATER:
+        outside = culture(background.origin, background.blend, made)
+    courses: list[Course[Array]] = []
+    for number, turn in enumerate(fed.turns):
+        end = fed.turns[number + 1].at_h if number + 1 < len(fed.turns) else max(fed.until_h, turn.at_h + STEP_H)
+        jar = turn.into(courses[-1].end if courses else outside, made)
+        courses.append(run_many(jar, turn.at_h, end, warmth, STEP_H))
+    return tuple(courses)
+
+
+@dataclass(frozen=True)
 class Ensemble:
     """Members after every turn of the log, and their weights."""
 
+    fed: Feeding
     courses: tuple[Course[Array], ...]
     weights: Array
 
@@ -71,17 +113,13 @@ class Ensemble:
         return Traits(*(math.exp(value) for value in logs))
 
 
-def gather(turns: Sequence[Turn], start: Jar[Array] | None, until_h: float, warmth: Warmth) -> Ensemble:
-    """Run every member through the log and weigh it by what was seen."""
-    made = traits()
-    courses: list[Course[Array]] = []
+def gather(fed: Feeding, turns: Sequence[Turn]) -> Ensemble:
+    """The members' runs, each weighed by what was seen of the jar."""
+    courses = run_members(fed)
     told = np.zeros(COUNT)
-    for number, turn in enumerate(turns):
-        end = turns[number + 1].at_h if number + 1 < len(turns) else max(until_h, turn.at_h + STEP_H)
-        jar = turn.into(courses[-1].end if courses else start, made)
-        courses.append(run_many(jar, turn.at_h, end, warmth, STEP_H))
-        told += _told(turn, courses[-1])
-    return Ensemble(tuple(courses), _weights(told))
+    for turn, course in zip(turns, courses, strict=True):
+        told += _told(turn, course)
+    return Ensemble(fed, courses, _weights(told))
 
 
 def _told(turn: Turn, course: Course[Array]) -> Array:
@@ -136,27 +174,36 @@ class DayOfReady:
     awake_high: float
 
 
-def day_of_ready(
-    ensemble: Ensemble, turns: Sequence[Turn], ahead: Sequence[Turn], warmth: Warmth, last_day: float
-) -> DayOfReady | None:
-    """Run the members on through the feeds that are planned, until all are ready or the days are over."""
+def day_of_ready(members: Ensemble, ahead: tuple[Turn, ...], last_day: float) -> DayOfReady | None:
+    """The members run on through the feeds that are planned, until nearly all are ready or the days are over."""
+    count = _count_days(members.fed, ahead, last_day)
+    return count.days(members.weights, last_day)
+
+
+@lru_cache(maxsize=64)
+def _count_days(fed: Feeding, ahead: tuple[Turn, ...], last_day: float) -> _Count:
+    warmth, courses = fed.warmth, run_members(fed)
     count = _Count(warmth)
-    for number, (turn, course) in enumerate(zip(turns, ensemble.courses, strict=True)):
-        if number + 1 < len(turns):
-            count.add(turn, course)
-    # The running round is run on to its end, which is the first feed ahead.
-    jar = ensemble.courses[-1].end
-    at_h, running = turns[-1].at_h, ensemble.courses[-1]
+    for turn, course in zip(fed.turns[:-1], courses[:-1], strict=True):
+        count.add(turn.at_h, course)
+    at_h, running = fed.turns[-1].at_h, courses[-1]
     for turn in ahead:
-        if turn.at_h > last_day * 24.0 or count.told(ensemble.weights):
+        if turn.at_h > last_day * 24.0 or count.enough:
             break
-        rest = run_many(jar, running.hours[-1], max(turn.at_h, running.hours[-1] + 0.1), warmth, STEP_H)
-        whole = Course(rest.paste, rest.traits, running.hours + rest.hours[1:], running.states + rest.states[1:])
-        count.add_at(at_h, whole)
-        jar = turn.into(rest.end, rest.traits)
-        at_h = turn.at_h
-        running = Course(jar.paste, jar.traits, [at_h], [jar.state])
-    return count.days(ensemble.weights, last_day)
+        whole = _until(running, max(turn.at_h, at_h + 0.1), warmth)
+        count.add(at_h, whole)
+        jar = turn.into(whole.end, whole.traits)
+        at_h, running = turn.at_h, Course(jar.paste, jar.traits, [turn.at_h], [jar.state])
+    return count
+
+
+def _until(course: Course[Array], end_h: float, warmth: Warmth) -> Course[Array]:
+    """A run cut off at an hour, or run on to it."""
+    if course.hours[-1] < end_h:
+        rest = run_many(course.end, course.hours[-1], end_h, warmth, STEP_H)
+        return Course(course.paste, course.traits, course.hours + rest.hours[1:], course.states + rest.states[1:])
+    steps = max(1, sum(hour <= end_h for hour in course.hours))
+    return Course(course.paste, course.traits, course.hours[:steps], course.states[:steps])
 
 
 class _Count:
@@ -169,14 +216,12 @@ class _Count:
         self._awake = np.full(COUNT, np.inf)
         self._until_h = 0.0
 
-    def told(self, weights: Array) -> bool:
-        """Enough members are ready for the day to be told with its spread; the last few may take for ever."""
-        return float(weights[np.isfinite(self._ready)].sum()) > ENOUGH
+    @property
+    def enough(self) -> bool:
+        """So many are ready that the day can be told with its spread; the last few may take for ever."""
+        return float(np.isfinite(self._ready).mean()) > ENOUGH
 
-    def add(self, turn: Turn, course: Course[Array]) -> None:
-        self.add_at(turn.at_h, course)
-
-    def add_at(self, at_h: float, course: Course[Array]) -> None:
+    def add(self, at_h: float, course: Course[Array]) -> None:
         self._until_h = course.hours[-1]
         hours = np.array(course.hours) - at_h
         gas = np.array([state[GAS] for state in course.states])
@@ -185,15 +230,15 @@ class _Count:
         reached = hours[np.argmax(over, axis=0)]
         pace = growth_pace(self._warmth(at_h + 4.0), YEAST_UPPER_C) / growth_pace(RULE_C, YEAST_UPPER_C)
         # Yeast explains a rise only once the early bacteria are gone: not in the first two and a half days.
-        good = ever & (reached * pace <= WITHIN_H) & (at_h > 60.0)
-        awake = ever & (at_h > 60.0)
+        awake = ever & (at_h > YEAST_FROM_H)
+        good = awake & (reached * pace <= WITHIN_H)
         self._awake = np.where(awake & ~np.isfinite(self._awake), (at_h + reached) / 24.0, self._awake)
         self._row = np.where(good, self._row + 1.0, 0.0)
         done = (self._row >= IN_A_ROW) & ~np.isfinite(self._ready)
         self._ready = np.where(done, (at_h + reached) / 24.0, self._ready)
 
     def days(self, weights: Array, last_day: float) -> DayOfReady | None:
-        if float(weights[np.isfinite(self._ready)].sum()) < 0.3:
+        if float(weights[np.isfinite(self._ready)].sum()) < LEAST_TOLD:
             return None
         latest = min(last_day, self._until_h / 24.0)
         ready = np.where(np.isfinite(self._ready), self._ready, latest)

@@ -6,12 +6,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from ..flours import FlourLot
+from ..flours import Blend, FlourLot
 from ..jar_model import Course, Jar, Traits, feed, run
 from ..kinetics import T
 from ..ledger import Ledger, Round
 from ..log import Bubbles
-from ..warmth import Warmth
+from ..protocol.method import Origin
+from ..warmth import Place, Warmth
 
 HOUR = timedelta(hours=1)
 
@@ -42,6 +43,16 @@ class Turn:
 
     def into(self, jar: Jar[T] | None, traits: Traits[T]) -> Jar[T]:
         return feed(jar, traits, self.keep_g, self.flours, self.liquid_g, self.juice_g, self.salt_g)
+
+
+@dataclass(frozen=True)
+class Background:
+    """What a jar is, beside its log: where it came from, its flour, where it stands, and when it was in the cold."""
+
+    origin: Origin
+    blend: Blend
+    place: Place
+    cold: tuple[tuple[datetime, datetime | None], ...] = ()
 
 
 def turns_of(ledger: Ledger, since: datetime) -> tuple[Turn, ...]:

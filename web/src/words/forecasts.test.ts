@@ -42,6 +42,8 @@ describe("a forecast", () => {
     expect(risingWords(FORECAST, "2026-03-05T09:00:00Z", ZONE)).toMatch(/^Its peak was/);
     const flat = { ...FORECAST, peak_times: { low: 1, middle: 1.05, high: 1.2 } };
     expect(risingWords(flat, NOW, ZONE)).toBe("It will hardly rise after this feed.");
+    const quiet = { ...FORECAST, peak_times: { low: 1, middle: 1.05, high: 1.6 } };
+    expect(risingWords(quiet, NOW, ZONE)).toMatch(/stays quiet.*1.6 × at most/);
   });
 
   it("says why, and what contradicts it", () => {
@@ -49,9 +51,14 @@ describe("a forecast", () => {
       "Reckoned at 22 °C; this jar goes 10 % slower and 8 % higher than the book (3 feeds watched).",
     );
     const young = { ...FORECAST.basis, pace: 1, height: 1, watched: 0, young: true };
-    expect(basisWords({ ...FORECAST, basis: young, surprising: ["x"] })).toMatch(
-      /by the book.*many jars.*misread/,
-    );
+    expect(
+      basisWords({
+        ...FORECAST,
+        basis: young,
+        peak_times: { low: 1, middle: 1.1, high: 1.4 },
+        surprising: ["x"],
+      }),
+    ).toMatch(/by the book.*many jars.*misread/);
   });
 
   it("gives the day of ready its spread", () => {

@@ -34,6 +34,8 @@ export function risingWords(forecast: Forecast, now: string, zone: string): stri
   const { doubles, doubles_chance: chance, peaks, peak_times: top } = forecast;
   const past = (span: Span) => Date.parse(span.latest) < Date.parse(now);
   if (top.high < 1.25) return "It will hardly rise after this feed.";
+  if (top.middle < 1.2)
+    return `It likely stays quiet after this feed, or rises to ${top.high.toFixed(1)} × at most.`;
   if (doubles && chance >= 0.5 && !past(doubles)) return `Doubles ${spanWords(doubles, now, zone)}.`;
   if (!past(peaks)) {
     const height = `to ${top.low.toFixed(1)} to ${top.high.toFixed(1)} ×`;
@@ -47,8 +49,11 @@ function comparedWith(factor: number, more: string, less: string): string | null
   return percent < 4 ? null : `${percent} % ${factor > 1 ? more : less}`;
 }
 
+/** A jar that rises so far has shown its yeast. */
+const AWAKE = 1.6;
+
 /** Why: warmth, and how this jar differs from the book. */
-export function basisWords({ basis, surprising }: Forecast): string {
+export function basisWords({ basis, surprising, peak_times: top }: Forecast): string {
   const { celsius, pace, height, watched, young } = basis;
   const parts = [comparedWith(pace, "faster", "slower"), comparedWith(height, "higher", "lower")].filter(
     Boolean,
@@ -57,9 +62,10 @@ export function basisWords({ basis, surprising }: Forecast): string {
     ? `this jar goes ${parts.join(" and ")} than the book`
     : "this jar goes by the book";
   const seen = watched === 0 ? "nothing watched yet" : `${watched} feed${watched === 1 ? "" : "s"} watched`;
-  const rest = young
-    ? " A new jar is weighed against many jars as it may be; before yeast shows, no look narrows the day."
-    : "";
+  const rest =
+    young && top.middle < AWAKE
+      ? " A new jar is weighed against many jars as it may be; before yeast shows, no look narrows the day."
+      : "";
   const odd = surprising.length
     ? " One look lies far from the rest: misread, or something changed. It widens the forecast."
     : "";

@@ -53,7 +53,10 @@ function WhatIf({ opened }: { readonly opened: OpenJar }) {
       <div aria-live="polite">
         {told?.forecast && (
           <p>
-            {risingWords(told.forecast, now, zone)} {told.ready_on && readyWords(told.ready_on, now, zone)}
+            {risingWords(told.forecast, now, zone)}{" "}
+            {told.ready_on &&
+              Date.parse(told.ready_on.on.likely) > Date.parse(now) &&
+              readyWords(told.ready_on, now, zone)}
           </p>
         )}
         {told && told.offers.length > 0 && <Offers offers={told.offers} now={now} zone={zone} />}

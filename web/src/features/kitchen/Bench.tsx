@@ -41,7 +41,7 @@ function Rising({ one, now, zone }: { readonly one: Glance; readonly now: string
   const ahead = (at: string | undefined) => at !== undefined && Date.parse(at) > Date.parse(now);
   const lines = [];
   if (doubles && ahead(doubles.latest)) lines.push(`Doubles ${spanWords(doubles, now, zone)}.`);
-  else if (top.high >= 1.25 && ahead(peaks.latest)) lines.push(`Peaks ${spanWords(peaks, now, zone)}.`);
+  else if (top.middle >= 1.2 && ahead(peaks.latest)) lines.push(`Peaks ${spanWords(peaks, now, zone)}.`);
   if (ready && ahead(ready.likely)) lines.push(readyWords({ on: ready, awake: ready }, now, zone));
   if (lines.length === 0) return null;
   return (
