@@ -8,10 +8,11 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable, Iterator
 
-from . import forecasting, planning, readiness
+from . import forecasting, modelling, planning, readiness
 
 BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "planning": planning.report,
+    "modelling": modelling.report,
     "forecasting": forecasting.report,
     "readiness": readiness.report,
 }

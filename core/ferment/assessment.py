@@ -120,8 +120,8 @@ class Totals:
 class Assessment:
     """All that is known of a jar now.
 
-    `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns
-    that a lively one may overflow from there.
+    `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
+    warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
     """
 
     day: int
@@ -141,6 +141,7 @@ class Assessment:
     binned_at: datetime | None
     usual_line_mm: float
     room_is_tight: bool
+    may_run_over: bool
 
 
 def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
@@ -174,6 +175,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         binned_at=ledger.binned.at if ledger.binned else None,
         usual_line_mm=usual_line,
         room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
+        may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
     )
 
 

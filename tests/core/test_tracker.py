@@ -7,6 +7,8 @@ from datetime import timedelta
 from unittest import TestCase
 
 import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from ferment.assessment import Assessment, assess
 from ferment.building import build
@@ -30,6 +32,8 @@ from ferment.tracker.stretch import (
     WANDER_HEIGHT,
     WANDER_PACE,
     Curve,
+    Posterior,
+    fan,
     moments,
     nodes,
     prior,
@@ -114,6 +118,18 @@ class TheGrid(TestCase):
             np.log(moments(RISE, nodes(one)).peak.high / moments(RISE, nodes(one)).peak.low) for one in (good, odd)
         ]
         self.assertGreaterEqual(width[1], width[0] * 0.95)
+
+    @settings(max_examples=40)
+    @given(st.floats(1, 20), st.floats(0.7, 3.2), st.sampled_from([0, 2]))
+    def test_no_look_widens_what_it_saw_without_being_named(self, at_h: float, times: float, looks: int) -> None:
+        known = [[read(4, 1.6), read(7, 2.4)][:looks]]
+        blank, seen = track([RISE] * 2, [*known, []]), track([RISE] * 2, [*known, [read(at_h, times)]])
+
+        def width(found: Posterior) -> float:
+            (spread,) = fan(RISE, nodes(found), [at_h])
+            return spread.high - spread.low
+
+        self.assertTrue(width(seen) <= width(blank) * 1.02 + 0.02 or seen.surprising, (width(blank), width(seen)))
 
     def test_quantiles(self) -> None:
         low, middle, high = quantiles(np.arange(1001.0), np.full(1001, 1 / 1001))
@@ -247,6 +263,16 @@ class ANewJar(TestCase):
         for row in MEMBERS:
             self.assertAlmostEqual(float(row.mean()), 0.0, delta=0.08)
             self.assertAlmostEqual(float(row.std()), 1.0, delta=0.12)
+
+    def test_a_strip_of_ph_counts(self) -> None:
+        """Sour already at thirty hours: members with more lactic life weigh more."""
+        course = course_of(setup())
+        sour = replace(told(30, 1.0), level=None, ph=3.6)
+        log = (feed(0, 0, 30, 30, id="mix"), sour)
+        ledger = ledger_of(setup(), course, log)
+        turns = turns_of(ledger, START)
+        weights = gather(feeding(background_of(setup(), course, ledger), START, turns, 31.0), turns).weights
+        self.assertGreater(float((weights * MEMBERS[2]).sum()), 0.1)
 
     def test_looks_choose_among_members(self) -> None:
         course = course_of(setup())

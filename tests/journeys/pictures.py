@@ -16,8 +16,11 @@ FOLDER = ROOT / "docs" / "screenshots"
 
 
 def settle(page: Browser) -> None:
-    """Wait until the fonts are there and nothing is being fetched."""
-    script = "return document.fonts.status === 'loaded' && !document.querySelector('[role=status]')"
+    """Wait until the fonts are there, nothing is being fetched and nothing moves."""
+    script = (
+        "return document.fonts.status === 'loaded' && !document.querySelector('[role=status]')"
+        " && document.getAnimations().length === 0"
+    )
     page.until("a quiet page", lambda: True if page.driver.execute_script(script) else None)
 
 

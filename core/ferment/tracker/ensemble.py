@@ -11,8 +11,8 @@ from statistics import NormalDist
 
 import numpy as np
 
-from ..jar_model import GAS, Course, Jar, Traits, culture, run_many
-from ..kinetics import YEAST_UPPER_C, Array, growth_pace
+from ..jar_model import ACID, GAS, Course, Jar, Traits, culture, run_many
+from ..kinetics import MANY, YEAST_UPPER_C, Array, growth_pace, ph_of
 from ..log import Bubbles
 from ..protocol.method import Origin
 from ..warmth import Warmth
@@ -25,6 +25,8 @@ STEP_H = 0.5
 SPREADS = (0.30, 0.20, 0.9, 0.35)
 # A model is not a jar: levels in the first days are held against it loosely.
 LEVEL_SD = 0.16
+# A strip reads to about a quarter of a unit, and jars of one age differ by as much again.
+PH_SD = 0.35
 FREEDOM = 4.0
 LEAST_EFFECTIVE = 8.0
 # The rule of ready, as far as the model can judge it: so many feeds in a row, doubled within so many hours at 24 °C.
@@ -134,6 +136,10 @@ def _told(turn: Turn, course: Course[Array]) -> Array:
             told += _bell(reading.high - _row(np.maximum.accumulate(levels, axis=0), hours, reading.hours))
         if reading.bubbles is Bubbles.NONE and reading.times is None:
             told += _bell(np.maximum(row - 1.08, 0.0))
+        if reading.ph is not None:
+            acid = _row(course.row(ACID), hours, reading.hours)
+            buffer = np.full_like(acid, course.paste.buffer)
+            told += _bell((reading.ph - ph_of(acid, buffer, MANY)) * (LEVEL_SD / PH_SD))
     return told
 
 

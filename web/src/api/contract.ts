@@ -311,8 +311,8 @@ export interface components {
          * Assessment
          * @description All that is known of a jar now.
          *
-         *     `day` is 0 before the first mix; `usual_line_mm` is where a feed by the method stands, and `room_is_tight` warns
-         *     that a lively one may overflow from there.
+         *     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight` warns
+         *     that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
          */
         Assessment: {
             ahead: components["schemas"]["PlanTotals"];
@@ -326,6 +326,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             forecast: components["schemas"]["Forecast"] | null;
             in_jar: components["schemas"]["InJar"] | null;
+            /** May Run Over */
+            may_run_over: boolean;
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
             ready: components["schemas"]["ReadyDays"];

@@ -1,7 +1,7 @@
 /** The next move in words: one sentence for what and when, one for how. */
 import type { DeedKind, Finding, Move, NextMove, Normal, SignCode, StepState } from "../api/types";
 import { grams } from "../lib/numbers";
-import { span, when } from "../lib/time";
+import { clock, dayWord, span, when } from "../lib/time";
 import { sightWords } from "./methods";
 import { addedWords } from "./tasks";
 
@@ -27,6 +27,9 @@ const later = ({ move, now }: Told, minutes: number) =>
   move.due !== null && Date.parse(move.due) > Date.parse(now) + minutes * 60_000;
 const due = ({ move, now, zone }: Told) => when(move.due ?? now, now, zone);
 
+const atAbout = ({ move, now, zone }: Told) =>
+  `${dayWord(move.due ?? now, now, zone)}, at about ${clock(move.due ?? now, zone)}`;
+
 /** One act, by where it stands: `verb` as in "Feed Moth now." */
 function byState(verb: string): Record<StepState, (told: Told) => string> {
   const lower = verb.toLowerCase();
@@ -35,8 +38,7 @@ function byState(verb: string): Record<StepState, (told: Told) => string> {
     skipped: ({ name }) => `${name} is left out.`,
     not_yet: (told) => `Leave ${told.name} be. ${verb} ${due(told)}.`,
     waiting: (told) => `Wait with ${told.name}. ${verb} once ${sightWords(told.move.waits_for)}.`,
-    due: (told) =>
-      later(told, 20) ? `${verb} ${told.name} by about ${due(told)}.` : `${verb} ${told.name} now.`,
+    due: (told) => (later(told, 20) ? `${verb} ${told.name} ${atAbout(told)}.` : `${verb} ${told.name} now.`),
     late: ({ name, move, now }) =>
       `${verb} ${name} now. It is ${span(Date.parse(now) - Date.parse(move.due ?? now))} late, which is no harm.`,
     ahead: (told) => `${verb} ${told.name} ${due(told)}, ${lower} it then.`,

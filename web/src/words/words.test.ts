@@ -55,7 +55,7 @@ describe("the next move", () => {
 
   it.each<[Partial<NextMove>, string]>([
     [{ state: "not_yet", due: "2026-03-05T08:00:00Z" }, "Leave Moth be. Feed tomorrow 08:00."],
-    [{ due: "2026-03-04T16:00:00Z" }, "Feed Moth by about today 16:00."],
+    [{ due: "2026-03-04T16:00:00Z" }, "Feed Moth today, at about 16:00."],
     [{ state: "late", due: "2026-03-04T07:00:00Z" }, "Feed Moth now. It is 5 h late, which is no harm."],
     [{ move: "mix", due: "2026-03-05T08:00:00Z" }, "Mix Moth tomorrow 08:00."],
     [{ move: "bin", plan: null }, "Bin all of Moth."],

@@ -3,6 +3,7 @@ import { api } from "../../api/client";
 import type { OpenJar, RatioOffer } from "../../api/types";
 import { useRested } from "../../lib/hooks";
 import { grams, typed } from "../../lib/numbers";
+import { when } from "../../lib/time";
 import { NumberField } from "../../ui/field";
 import { basisWords, readyWords, risingWords, spanWords } from "../../words/forecasts";
 import { problemWords } from "../../words/problems";
@@ -10,11 +11,17 @@ import { problemWords } from "../../words/problems";
 /** What is forecast of the running feed and of the day of ready; opened, why, and what would be elsewhere. */
 export function Ahead({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
-  const { forecast, ready_on: ready } = assessment;
+  const { forecast, in_jar, ready_on: ready } = assessment;
   if (!forecast) return null;
   return (
     <section aria-label="Forecast" className="max-w-prose border-l-4 border-dawn pl-4">
       <p className="text-lg font-semibold">{risingWords(forecast, now, zone)}</p>
+      {forecast.hungry_at && Date.parse(forecast.hungry_at) > Date.parse(now) && (
+        <p>Hungry again about {when(forecast.hungry_at, now, zone)}.</p>
+      )}
+      {assessment.may_run_over && in_jar && (
+        <p>It may run over: this jar has room for {in_jar.room_times.toFixed(1)} ×. Put a tray under it.</p>
+      )}
       {ready && Date.parse(ready.on.likely) > Date.parse(now) && <p>{readyWords(ready, now, zone)}</p>}
       <details>
         <summary className="min-h-11 py-2 font-semibold text-crust">Why, and what if</summary>
