@@ -22,8 +22,11 @@ LONGEST = 24.0
 BAKER = Habits(late_h=0.8, looks=2.0, grams=0.03, reads=0.06)
 
 
-def true_day(setup: Setup, played: Played, celsius: float) -> float | None:
-    """The day of the third doubling in a row within 8 h (at 24 °C, corrected), by the truth behind the log."""
+def true_day(setup: Setup, played: Played, celsius: float, doubled: float = 2.0) -> float | None:
+    """The day of the third doubling in a row within 8 h (at 24 °C, corrected), by the truth behind the log.
+
+    `doubled` is the level that counts as doubled.
+    """
     ledger = ledger_of(setup, course_of(setup), played.log)
     pace = growth_pace(celsius, YEAST_UPPER_C) / growth_pace(24.0, YEAST_UPPER_C)
     row = 0
@@ -31,7 +34,7 @@ def true_day(setup: Setup, played: Played, celsius: float) -> float | None:
     for at, until in zip(fed, [*fed[1:], START + timedelta(days=LONGEST)], strict=True):
         within = at + timedelta(hours=8.0 / pace)
         levels = [(hour.at, hour.level) for hour in played.truth if at < hour.at <= min(within, until)]
-        reached = next((when for when, level in levels if level >= 2.0), None)
+        reached = next((when for when, level in levels if level >= doubled), None)
         row = row + 1 if reached and at > START + timedelta(hours=60) else 0
         if row == 3 and reached:
             return (reached - START) / timedelta(days=1)

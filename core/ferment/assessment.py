@@ -8,16 +8,18 @@ from enum import StrEnum
 
 from .feeding import FeedPlan, ratio_as_weighed
 from .flours import FlourLot
+from .judgement import judgement
 from .ledger import Ledger, Round
 from .log import Bubbles, Log, Top
 from .planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
 from .planner.steps import Change, Doing, PlanTotals, ReadyDays, WaitsFor
 from .protocol.course import Course
 from .protocol.method import Into, Normal
+from .readiness import Readiness, StageFound
 from .setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
-from .signs import Finding, findings
+from .signs import Finding
 from .signs.contract import Urgency
-from .tracker import Forecast, Ready, forecast, prior_ready
+from .tracker import Background, Forecast, Ready, forecast, prior_ready
 from .vessel import ROOM_WANTED, Vessel, line_mm, room_times
 from .weighing import ScaleStep, WalkStyle, scale_walk
 
@@ -136,6 +138,8 @@ class Assessment:
     ready_on: Ready | None
     forecast: Forecast | None
     findings: tuple[Finding, ...]
+    readiness: Readiness | None
+    stage: StageFound | None
     rounds: tuple[RoundSeen, ...]
     totals: Totals
     binned_at: datetime | None
@@ -152,24 +156,27 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     now = now.astimezone(UTC)
     course = course_of(setup)
     ledger = ledger_of(setup, course, log)
-    found = findings(ledger.looks)
     made = plan_of(setup, course, ledger, now)
     start = ledger.rounds[0].feed.at if ledger.rounds else None
-    told, ready_on = _forecast(setup, course, ledger, now)
+    background = background_of(setup, course, ledger)
+    told, ready_on = _forecast(setup, course, ledger, background, now)
+    judged = judgement(course, ledger, background.place, made, told, now)
     usual_line = _usual_line_mm(made, ledger, setup.vessel)
     return Assessment(
         day=day_of(start, now) if start else 0,
         normal=course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
         in_jar=_in_jar(ledger),
         since_feed=_since_feed(ledger, now),
-        next_move=_next_move(course, ledger, found, made, setup.vessel),
+        next_move=_next_move(course, ledger, judged.findings, made, setup.vessel),
         timeline=made.steps,
         changes=made.changes,
         ahead=made.to_ready,
         ready=made.ready,
         ready_on=ready_on,
         forecast=told,
-        findings=found,
+        findings=judged.findings,
+        readiness=judged.readiness,
+        stage=judged.stage,
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
         totals=_totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
@@ -179,11 +186,12 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     )
 
 
-def _forecast(setup: Setup, course: Course, ledger: Ledger, now: datetime) -> tuple[Forecast | None, Ready | None]:
+def _forecast(
+    setup: Setup, course: Course, ledger: Ledger, background: Background, now: datetime
+) -> tuple[Forecast | None, Ready | None]:
     """The running feed and the day of ready, by the feeds that the whole plan shows ahead."""
     start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
     ahead = plan_of(setup, course, ledger, now, until=start + FORESEEN, most_ahead=MOST_STEPS)
-    background = background_of(setup, course, ledger)
     meals = meals_ahead(ahead, start)
     if ledger.rounds:
         told = forecast(ledger, background, meals)

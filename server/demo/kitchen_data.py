@@ -85,8 +85,8 @@ JARS = (
         choices=equal_parts(40.0, HIGH_EXTRACTION_AND_RYE),
         vessel=Vessel(tare_g=214.0, volume_ml=360.0, height_mm=98.0),
         warmth_c=23.0,
-        seed=11,
-        truth=Truth(vigour=1.05, height=1.1),
+        seed=14,
+        truth=Truth(vigour=0.75, height=1.1, native=0.8),
         happenings=Happenings(away=((120.0, 142.0),), cold=((152.0, 160.0),)),
     ),
     DemoJar(

@@ -14,6 +14,7 @@ from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
 from ferment.flours import Flour
 from ferment.foresight import RatioOffer
 from ferment.protocol.method import Normal
+from ferment.readiness import StageFound
 from ferment.sheet import Sheet, WentIn
 from ferment.signs import Finding
 from ferment.tracker import Forecast, Ready, When
@@ -47,6 +48,7 @@ class GlanceOut(Schema):
     since_feed: SinceFeed | None
     next_move: NextMove
     findings: list[Finding]
+    stage: StageFound | None
     rise: RiseOut | None
     binned_at: datetime | None
 
@@ -135,6 +137,7 @@ def _glance(one: Assessed) -> GlanceOut:
         since_feed=found.since_feed,
         next_move=found.next_move,
         findings=list(found.findings),
+        stage=found.stage,
         rise=_rise(found),
         binned_at=found.binned_at,
     )

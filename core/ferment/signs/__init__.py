@@ -1,51 +1,112 @@
-"""The signs, listed explicitly, and the one loop that holds them against the looks."""
+"""The signs, listed explicitly, and the one loop that holds them against a jar."""
 
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 
-from ..log import Look, Smell, Top
-from . import mould
-from .contract import Caution, Remedy, Sign, SignCode, Urgency
+from . import (
+    bubbles_no_rise,
+    cold_kitchen,
+    dry_skin,
+    early_smell,
+    false_dawn,
+    film,
+    forgotten,
+    hungry_again,
+    hungry_liquid,
+    lessening,
+    mould,
+    nothing_yet,
+    overflow,
+    quiet_days,
+    settling_liquid,
+    spoiled,
+    starving_smell,
+    too_hot,
+)
+from .contract import Caution, Glimpse, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of
 
-SIGNS: tuple[Sign, ...] = (mould.SIGN,)
+SIGNS: tuple[Sign, ...] = (
+    mould.SIGN,
+    spoiled.SIGN,
+    too_hot.SIGN,
+    film.SIGN,
+    hungry_liquid.SIGN,
+    starving_smell.SIGN,
+    hungry_again.SIGN,
+    lessening.SIGN,
+    forgotten.SIGN,
+    overflow.SIGN,
+    dry_skin.SIGN,
+    bubbles_no_rise.SIGN,
+    cold_kitchen.SIGN,
+    false_dawn.SIGN,
+    settling_liquid.SIGN,
+    nothing_yet.SIGN,
+    quiet_days.SIGN,
+    early_smell.SIGN,
+)
+# Where one says that the other is meant, the other is not told beside it.
+INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
+    (SignCode.MOULD, SignCode.FILM),
+    (SignCode.HUNGRY_LIQUID, SignCode.HUNGRY_AGAIN),
+    (SignCode.STARVING_SMELL, SignCode.HUNGRY_AGAIN),
+    (SignCode.FORGOTTEN, SignCode.HUNGRY_AGAIN),
+    (SignCode.COLD_KITCHEN, SignCode.NOTHING_YET),
+)
 
 
 @dataclass(frozen=True)
 class Finding:
-    """A sign that was seen, the look that showed it last, and what of it was seen."""
+    """A sign that holds: what to do, what not to do, how sure, the one question that would settle it, and the look."""
 
     sign: SignCode
     urgency: Urgency
-    do: Remedy
-    dont: Caution
-    look_id: str
+    sure: float
+    do: tuple[Remedy, ...]
+    dont: tuple[Caution, ...]
+    ask: Question | None
+    look_id: str | None
     seen_at: datetime
-    tops: tuple[Top, ...]
-    smells: tuple[Smell, ...]
 
 
-def findings(looks: Iterable[Look]) -> tuple[Finding, ...]:
-    """What the looks show, the most urgent first. A danger stays found: a later clean look does not unmake it."""
-    latest = sorted(looks, key=lambda look: (look.at, look.id), reverse=True)
-    found = []
-    for sign in SIGNS:
-        for look in latest:
-            tops, smells = look.top & sign.tops, look.smell & sign.smells
-            if tops or smells:
-                found.append(
-                    Finding(
-                        sign.code,
-                        sign.urgency,
-                        sign.do,
-                        sign.dont,
-                        look.id,
-                        look.at,
-                        tuple(sorted(tops)),
-                        tuple(sorted(smells)),
-                    )
-                )
-                break
-    return tuple(sorted(found, key=lambda finding: (finding.urgency, finding.sign)))
+def findings(scene: Scene, earlier: Iterable[Glimpse], now: datetime) -> tuple[Finding, ...]:
+    """What the jar shows now, the most urgent first.
+
+    A danger stays found: a later clean look does not unmake it, nor a feed. `earlier` are the looks of the rounds
+    before.
+    """
+    found = [finding for sign in SIGNS if (finding := _find(sign, scene, now))]
+    for glimpse in (*scene.glimpses, *earlier):
+        then = replace(scene, glimpses=(glimpse,), age_h=scene.age_h - _hours(now, glimpse.at))
+        found += [one for sign in SIGNS if sign.urgency is Urgency.DANGER and (one := _find(sign, then, now))]
+    told = {finding.sign for finding in found}
+    hidden = {less for more, less in INSTEAD if more in told}
+    best: dict[SignCode, Finding] = {}
+    for finding in found:
+        if finding.sign not in hidden and finding.sign not in best:
+            best[finding.sign] = finding
+    return tuple(sorted(best.values(), key=lambda finding: (finding.urgency, finding.sign)))
+
+
+def _hours(later: datetime, earlier: datetime) -> float:
+    return (later - earlier).total_seconds() / 3600.0
+
+
+def _find(sign: Sign, scene: Scene, now: datetime) -> Finding | None:
+    case = case_of(sign, scene)
+    if case is None:
+        return None
+    last = scene.glimpses[-1] if scene.glimpses else None
+    return Finding(
+        sign.code,
+        sign.urgency,
+        case.sure,
+        sign.do,
+        sign.dont,
+        case.ask,
+        last.look_id if last else None,
+        last.at if last else now,
+    )

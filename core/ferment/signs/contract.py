@@ -1,43 +1,318 @@
-"""What a sign is: evidence in the looks, what it means, what to do and what not to do.
+"""What a sign is: evidence, what it means, what to do and what not to do; and the clues that evidence is made of.
 
 What a sign owes (checked for every sign by `tests/core/test_signs.py`):
 
-1. Its evidence is a table: any one of the listed things seen is enough.
-2. `urgency` orders the findings; danger comes before everything.
+1. Its evidence is a table of cases; any one case is enough, all clues of a case must hold.
+2. `urgency` orders the findings; danger comes before everything, and what is only normal after everything.
 3. A danger ends in binning the jar, and its `dont` says what not to try.
+4. It says how sure each case is; a case that is not sure asks one question rather than guess.
+5. Something normal never asks for more than waiting, stirring or keeping to the plan.
 """
 
 from __future__ import annotations
 
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
+from datetime import datetime
 from enum import IntEnum, StrEnum
+from itertools import pairwise
+from typing import Any
 
-from ..log import Smell, Top
+from ..log import Bubbles, Smell, Thickness, Top
 
 
 class Urgency(IntEnum):
     """Smaller comes first."""
 
     DANGER = 0
+    WARNING = 1
+    CARE = 2
+    NORMAL = 3
 
 
 class SignCode(StrEnum):
     MOULD = "mould"
+    SPOILED = "spoiled"
+    TOO_HOT = "too_hot"
+    FILM = "film"
+    HUNGRY_LIQUID = "hungry_liquid"
+    STARVING_SMELL = "starving_smell"
+    HUNGRY_AGAIN = "hungry_again"
+    LESSENING = "lessening"
+    FORGOTTEN = "forgotten"
+    OVERFLOW = "overflow"
+    DRY_SKIN = "dry_skin"
+    BUBBLES_NO_RISE = "bubbles_no_rise"
+    COLD_KITCHEN = "cold_kitchen"
+    FALSE_DAWN = "false_dawn"
+    SETTLING_LIQUID = "settling_liquid"
+    NOTHING_YET = "nothing_yet"
+    QUIET_DAYS = "quiet_days"
+    EARLY_SMELL = "early_smell"
 
 
 class Remedy(StrEnum):
     BIN_ALL = "bin_all"
+    MOVE_COOLER = "move_cooler"
+    MOVE_WARMER = "move_warmer"
+    LIFT_OFF = "lift_off"
+    FRESH_JAR = "fresh_jar"
+    POUR_OFF = "pour_off"
+    STIR_IN = "stir_in"
+    FEED_NOW = "feed_now"
+    FEED_SOONER = "feed_sooner"
+    FEED_LARGER = "feed_larger"
+    FEED_AT_PEAK = "feed_at_peak"
+    SMALLER_RATIO = "smaller_ratio"
+    ADD_WHOLE_FLOUR = "add_whole_flour"
+    BIGGER_JAR = "bigger_jar"
+    LESS_WATER = "less_water"
+    KEEP_TO_PLAN = "keep_to_plan"
+    STIR = "stir"
+    WAIT = "wait"
 
 
 class Caution(StrEnum):
     DO_NOT_SCRAPE = "do_not_scrape"
+    DO_NOT_TASTE = "do_not_taste"
+    DO_NOT_USE_YET = "do_not_use_yet"
+    DO_NOT_GIVE_UP = "do_not_give_up"
+    DO_NOT_FEED_MORE = "do_not_feed_more"
+    DO_NOT_SEAL = "do_not_seal"
+    DO_NOT_LEAVE_THERE = "do_not_leave_there"
+
+
+class Question(StrEnum):
+    """One plain question, asked instead of a guess."""
+
+    IS_IT_FUZZY_OR_COLOURED = "is_it_fuzzy_or_coloured"
+    DOES_IT_STILL_SMELL_SO = "does_it_still_smell_so"
+
+
+# --- what can be known of a jar for the signs ---
+
+
+@dataclass(frozen=True)
+class Glimpse:
+    """One look in the running round: hours since the feed, and what was noted."""
+
+    look_id: str
+    at: datetime
+    hours: float
+    times: float | None
+    high: float | None
+    bubbles: Bubbles | None
+    top: frozenset[Top]
+    smell: frozenset[Smell]
+    thickness: Thickness | None
+
+
+@dataclass(frozen=True)
+class Scene:
+    """A jar as the signs see it. Hours; levels as multiples of the line; °C.
+
+    `peaks_before` are how high the feeds before went, the latest last, where they were watched. `late_h` is
+    by how much the next feed is overdue. `hydration_percent` is of the whole jar.
+    `woke` says that a rise was seen that was the yeast's.
+    """
+
+    age_h: float
+    since_feed_h: float
+    glimpses: tuple[Glimpse, ...]
+    peaks_before: tuple[float, ...]
+    late_h: float
+    celsius: float
+    room_times: float
+    hydration_percent: float
+    begun_sour: bool
+    woke: bool
+
+    @property
+    def highest(self) -> float:
+        levels = [one for glimpse in self.glimpses for one in (glimpse.times, glimpse.high) if one is not None]
+        return max(levels, default=1.0)
+
+    @property
+    def level(self) -> float | None:
+        return next((one.times for one in reversed(self.glimpses) if one.times is not None), None)
+
+
+# --- clues ---
+
+
+@dataclass(frozen=True)
+class TopIs:
+    """The last look at the top showed one of these."""
+
+    any_of: frozenset[Top]
+
+
+@dataclass(frozen=True)
+class SmellIs:
+    any_of: frozenset[Smell]
+
+
+@dataclass(frozen=True)
+class ThicknessIs:
+    any_of: frozenset[Thickness]
+
+
+@dataclass(frozen=True)
+class BubblesAre:
+    any_of: frozenset[Bubbles]
+
+
+@dataclass(frozen=True)
+class Age:
+    """Hours since the first mix."""
+
+    from_h: float = 0.0
+    to_h: float = float("inf")
+
+
+@dataclass(frozen=True)
+class SinceFeed:
+    from_h: float = 0.0
+    to_h: float = float("inf")
+
+
+@dataclass(frozen=True)
+class Rose:
+    """The highest level of the running round."""
+
+    at_least: float = 0.0
+    at_most: float = float("inf")
+
+
+@dataclass(frozen=True)
+class FellBy:
+    """It stands lower than its highest by at least this share of its rise."""
+
+    share: float
+
+
+@dataclass(frozen=True)
+class RisesLessen:
+    """Each of the last watched feeds rose less than the one before, by so much in all."""
+
+    feeds: int
+    by: float
+
+
+@dataclass(frozen=True)
+class NearRim:
+    """It stood within a twentieth of the rim, or over it."""
+
+
+@dataclass(frozen=True)
+class Late:
+    """The next feed is overdue by so many hours."""
+
+    from_h: float
+
+
+@dataclass(frozen=True)
+class Degrees:
+    from_c: float = -100.0
+    to_c: float = 100.0
+
+
+@dataclass(frozen=True)
+class WetterThan:
+    hydration_percent: float
+
+
+@dataclass(frozen=True)
+class FromFlourAndWater:
+    """Begun neither with a culture nor with an acid juice: the early bacteria have their say."""
+
+
+@dataclass(frozen=True)
+class NotAwakeYet:
+    """No rise that was the yeast's yet."""
+
+
+Clue = (
+    TopIs
+    | SmellIs
+    | ThicknessIs
+    | BubblesAre
+    | Age
+    | SinceFeed
+    | Rose
+    | FellBy
+    | RisesLessen
+    | NearRim
+    | Late
+    | Degrees
+    | WetterThan
+    | FromFlourAndWater
+    | NotAwakeYet
+)
+
+
+@dataclass(frozen=True)
+class Case:
+    """Clues that together are enough; `sure` from 0 to 1; `ask` where one question would settle it."""
+
+    clues: tuple[Clue, ...]
+    sure: float = 0.9
+    ask: Question | None = None
 
 
 @dataclass(frozen=True)
 class Sign:
     code: SignCode
     urgency: Urgency
-    tops: frozenset[Top]
-    smells: frozenset[Smell]
-    do: Remedy
-    dont: Caution
+    cases: tuple[Case, ...]
+    do: tuple[Remedy, ...]
+    dont: tuple[Caution, ...] = ()
+
+
+# --- judging ---
+
+
+def _last(scene: Scene, what: Callable[[Glimpse], Any]) -> Any:
+    """What the latest look that noted it says."""
+    return next((what(one) for one in reversed(scene.glimpses) if what(one)), None)
+
+
+def _rises_lessen(clue: RisesLessen, scene: Scene) -> bool:
+    rises = scene.peaks_before[-clue.feeds :]
+    falling = all(later < earlier for earlier, later in pairwise(rises))
+    return len(rises) == clue.feeds and falling and rises[0] - rises[-1] >= clue.by
+
+
+def _fell_by(clue: FellBy, scene: Scene) -> bool:
+    level, highest = scene.level, scene.highest
+    sunken = Top.SUNKEN in (_last(scene, lambda one: one.top) or ())
+    return highest > 1.1 and (sunken or (level is not None and level <= highest - clue.share * (highest - 1.0)))
+
+
+_JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
+    TopIs: lambda clue, scene: bool(clue.any_of & (_last(scene, lambda one: one.top) or frozenset())),
+    SmellIs: lambda clue, scene: bool(clue.any_of & (_last(scene, lambda one: one.smell) or frozenset())),
+    ThicknessIs: lambda clue, scene: _last(scene, lambda one: one.thickness) in clue.any_of,
+    BubblesAre: lambda clue, scene: _last(scene, lambda one: one.bubbles) in clue.any_of,
+    Age: lambda clue, scene: clue.from_h <= scene.age_h < clue.to_h,
+    SinceFeed: lambda clue, scene: clue.from_h <= scene.since_feed_h < clue.to_h,
+    Rose: lambda clue, scene: clue.at_least <= scene.highest <= clue.at_most,
+    FellBy: _fell_by,
+    RisesLessen: _rises_lessen,
+    NearRim: lambda _, scene: scene.highest >= 0.95 * scene.room_times,
+    Late: lambda clue, scene: scene.late_h >= clue.from_h,
+    Degrees: lambda clue, scene: clue.from_c <= scene.celsius < clue.to_c,
+    WetterThan: lambda clue, scene: scene.hydration_percent > clue.hydration_percent,
+    FromFlourAndWater: lambda _, scene: not scene.begun_sour,
+    NotAwakeYet: lambda _, scene: not scene.woke,
+}
+
+
+def holds(clues: Sequence[Clue], scene: Scene) -> bool:
+    return all(_JUDGES[type(clue)](clue, scene) for clue in clues)
+
+
+def case_of(sign: Sign, scene: Scene) -> Case | None:
+    """The surest case that holds."""
+    found = [case for case in sign.cases if holds(case.clues, scene)]
+    return max(found, key=lambda case: case.sure, default=None)

@@ -1,15 +1,15 @@
-"""Fuzzy or hairy spots of any colour, or pink, orange or red streaks: spoiled. Bin all of it (common practice)."""
+"""Fuzzy or hairy spots of any colour, or pink, orange or red streaks: spoiled. Bin all of it (common practice; public
+food-safety agencies say the same of soft foods, from memory)."""
 
 from __future__ import annotations
 
 from ..log import Top
-from .contract import Caution, Remedy, Sign, SignCode, Urgency
+from .contract import Case, Caution, Remedy, Sign, SignCode, TopIs, Urgency
 
 SIGN = Sign(
     code=SignCode.MOULD,
     urgency=Urgency.DANGER,
-    tops=frozenset({Top.FUZZY_SPOTS, Top.COLOURED_STREAKS}),
-    smells=frozenset(),
-    do=Remedy.BIN_ALL,
-    dont=Caution.DO_NOT_SCRAPE,
+    cases=(Case((TopIs(frozenset({Top.FUZZY_SPOTS, Top.COLOURED_STREAKS})),), sure=1.0),),
+    do=(Remedy.BIN_ALL,),
+    dont=(Caution.DO_NOT_SCRAPE, Caution.DO_NOT_TASTE),
 )

@@ -9,12 +9,12 @@ from functools import lru_cache
 import numpy as np
 
 from ..flours import Blend
-from ..jar_model import BOOK, FOOD, HUNGRY, WALLS, Course, Jar, culture, hunger, mature, run
+from ..jar_model import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Course, Jar, culture, hunger, mature, run
 from ..kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
 from ..ledger import Ledger
 from ..protocol.method import Origin
 from ..warmth import Place, Warmth
-from .ensemble import DayOfReady, Ensemble, day_of_ready, feeding, gather
+from .ensemble import HOLDS_SHARE, DayOfReady, Ensemble, day_of_ready, feeding, gather
 from .rounds import Background, Turn, follow, turns_of
 from .stretch import LIKELY_ENOUGH, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
 
@@ -76,6 +76,26 @@ class Ready:
 
 
 @dataclass(frozen=True)
+class RoundFit:
+    """One of the last feeds as its looks have it: how likely it doubled, and did so in time; hours since the feed.
+
+    `doubles_at` is the level that counts as doubled for its flour and thickness, `limit_h` 8 h at 24 °C in its warmth.
+    `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early bacteria.
+    """
+
+    feed_id: str
+    watched: bool
+    doubles_at: float
+    doubled_chance: float
+    doubled_h: float | None
+    in_time_chance: float
+    limit_h: float
+    peak_h: float
+    peak_times: float
+    yeast_share: float
+
+
+@dataclass(frozen=True)
 class Forecast:
     """What is to come of the running feed; everything in it is a forecast.
 
@@ -93,6 +113,7 @@ class Forecast:
     surprising: tuple[str, ...]
     basis: Basis
     ready: Ready | None
+    rounds: tuple[RoundFit, ...]
 
 
 @lru_cache(maxsize=256)
@@ -136,6 +157,7 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
             young,
         ),
         ready=_ready(days, start) if days else None,
+        rounds=_fits(ledger, courses, curves, posterior, warmth),
     )
 
 
@@ -169,7 +191,7 @@ def if_fed(ledger: Ledger, background: Background, meal: Turn) -> IfFed:
     courses = follow(_before(background, seen, turns), BOOK, (*seen, meal), until_h, warmth, STEP_H)
     curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, meal), strict=True)]
     posterior = track(curves, [*(turn.readings for turn in seen), ()])
-    told = moments(curves[-1], nodes(posterior))
+    told = moments(curves[-1], nodes(posterior.running))
     fed_at = start + timedelta(hours=meal.at_h)
     return IfFed(
         _when(told.doubles, fed_at) if told.doubles else None,
@@ -188,7 +210,7 @@ def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0
         replace(mixed, traits=replace(BOOK, vigour=vigour)), 0.0, _horizon_h(warmth, 0.0) * 1.5, warmth, STEP_H
     )
     curve = Curve(np.array(course.hours), course.levels)
-    return moments(curve, nodes(track([curve], [()])))
+    return moments(curve, nodes(track([curve], [()]).running))
 
 
 # --- the reference ---
@@ -220,6 +242,40 @@ def _hungry_at(course: Course[float], pace: float, fed_at: datetime) -> datetime
     return None
 
 
+# What counts as doubled where a flour and thickness cannot hold twice their volume (see `ensemble`).
+RULE_H, RULE_C = 8.0, 24.0
+
+
+def _fits(
+    ledger: Ledger, courses: list[Course[float]], curves: list[Curve], posterior: Posterior, warmth: Warmth
+) -> tuple[RoundFit, ...]:
+    count = len(posterior.rounds)
+    fits = []
+    for turn, course, curve, weights in zip(
+        ledger.rounds[-count:], courses[-count:], curves[-count:], posterior.rounds, strict=True
+    ):
+        doubles_at = min(2.0, 1.0 + HOLDS_SHARE * course.paste.most_gas)
+        pace = growth_pace(warmth(course.hours[0] + 4.0), YEAST_UPPER_C) / growth_pace(RULE_C, YEAST_UPPER_C)
+        limit_h = RULE_H / max(pace, 0.05)
+        told = moments(curve, nodes(weights), doubles_at, limit_h)
+        top = course.states[int(curve.levels.argmax())]
+        fits.append(
+            RoundFit(
+                turn.feed.id,
+                bool(turn.readings),
+                round(doubles_at, 3),
+                round(told.doubles_chance, 3),
+                told.doubles.middle if told.doubles else None,
+                round(told.in_time_chance, 3),
+                round(limit_h, 2),
+                told.peak.middle,
+                round(told.peak_times.middle, 3),
+                round(top[YEAST] / max(top[YEAST] + top[EARLY], 1e-9), 3),
+            )
+        )
+    return tuple(fits)
+
+
 # --- what is told ---
 
 
@@ -242,7 +298,7 @@ def _hours_of(curve: Curve) -> list[float]:
 
 
 def _of_running(curve: Curve, posterior: Posterior, fed_at: datetime) -> _Told:
-    of = nodes(posterior)
+    of = nodes(posterior.running)
     hours = _hours_of(curve)
     points = tuple(
         FanPoint(fed_at + timedelta(hours=hour), round(one.low, 3), round(one.middle, 3), round(one.high, 3))
@@ -287,4 +343,4 @@ def _ready(days: DayOfReady, start: datetime) -> Ready:
     return Ready(at(days.low, days.middle, days.high), at(days.awake_low, days.awake_middle, days.awake_high))
 
 
-__all__ = ["Background", "Forecast", "IfFed", "Turn", "forecast", "if_fed", "of_a_grown_jar", "prior_ready"]
+__all__ = ["Background", "Forecast", "IfFed", "RoundFit", "Turn", "forecast", "if_fed", "of_a_grown_jar", "prior_ready"]

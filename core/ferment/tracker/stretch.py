@@ -52,12 +52,16 @@ class Curve:
 
 @dataclass(frozen=True)
 class Posterior:
-    """Weights over the grid (paces down, heights across) that sum to 1: of the jar itself, and of the running feed."""
+    """Weights over the grid (paces down, heights across) that sum to 1: of the jar itself, and of the running feed.
+
+    `rounds` are those of each feed in turn, the running one last.
+    """
 
     jar: Array
     running: Array
     watched: int
     surprising: tuple[str, ...]
+    rounds: tuple[Array, ...]
 
     @property
     def pace(self) -> float:
@@ -94,6 +98,7 @@ def track(curves: Sequence[Curve], readings: Sequence[Sequence[Reading]], spread
     jar = prior(spread)
     running = jar
     surprising: list[str] = []
+    rounds: list[Array] = []
     watched = 0
     for curve, seen in zip(curves, readings, strict=True):
         jar = _WANDER[0] @ jar @ _WANDER[1].T
@@ -108,10 +113,11 @@ def track(curves: Sequence[Curve], readings: Sequence[Sequence[Reading]], spread
         likely = np.exp(told - told.max())
         running = before * likely
         running /= running.sum()
+        rounds.append(running)
         # What one day tells of the jar itself is blurred by that day's own difference.
         jar = jar * (_DAY[0].T @ likely @ _DAY[1])
         jar /= jar.sum()
-    return Posterior(jar, running, watched, tuple(dict.fromkeys(surprising)))
+    return Posterior(jar, running, watched, tuple(dict.fromkeys(surprising)), tuple(rounds))
 
 
 def _expected(curve: Curve, reading: Reading) -> list[tuple[float, Array]]:
@@ -158,9 +164,9 @@ class Nodes:
     weight: Array
 
 
-def nodes(posterior: Posterior) -> Nodes:
-    rows, columns = np.nonzero(posterior.running > LEAST_WEIGHT)
-    weight = posterior.running[rows, columns]
+def nodes(weights: Array) -> Nodes:
+    rows, columns = np.nonzero(weights > LEAST_WEIGHT)
+    weight = weights[rows, columns]
     return Nodes(PACES[rows], HEIGHTS[columns], weight / weight.sum())
 
 
@@ -187,12 +193,14 @@ class Moments:
 
     doubles: Spread | None
     doubles_chance: float
+    in_time_chance: float
     peak: Spread
     peak_times: Spread
     back_to_line: Spread | None
 
 
-def moments(curve: Curve, of: Nodes, doubled: float = 2.0) -> Moments:
+def moments(curve: Curve, of: Nodes, doubled: float = 2.0, within_h: float = float("inf")) -> Moments:
+    """`in_time_chance` is that of doubling within so many hours."""
     top = int(np.argmax(curve.levels))
     peak_h, peak_level = float(curve.hours[top]), float(curve.levels[top])
     stretch = np.exp(-of.pace)
@@ -202,8 +210,9 @@ def moments(curve: Curve, of: Nodes, doubled: float = 2.0) -> Moments:
     reaches = wanted <= peak_level
     chance = float(of.weight[reaches].sum())
     doubles = None
+    times = np.interp(wanted[reaches], rising, rising_hours) * stretch[reaches]
+    in_time = float(of.weight[reaches][times <= within_h].sum())
     if chance > LIKELY_ENOUGH:
-        times = np.interp(wanted[reaches], rising, rising_hours) * stretch[reaches]
         doubles = Spread(*quantiles(times, of.weight[reaches] / chance))
     falling = curve.levels[top:]
     back = None
@@ -214,6 +223,7 @@ def moments(curve: Curve, of: Nodes, doubled: float = 2.0) -> Moments:
     return Moments(
         doubles,
         chance,
+        in_time,
         Spread(*quantiles(peak_h * stretch, of.weight)),
         Spread(*quantiles(1.0 + np.exp(of.height) * (peak_level - 1.0), of.weight)),
         back,

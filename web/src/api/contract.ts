@@ -311,8 +311,8 @@ export interface components {
          * Assessment
          * @description All that is known of a jar now.
          *
-         *     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight` warns
-         *     that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
+         *     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
+         *     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
          */
         Assessment: {
             ahead: components["schemas"]["PlanTotals"];
@@ -330,6 +330,7 @@ export interface components {
             may_run_over: boolean;
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
+            readiness: components["schemas"]["Readiness"] | null;
             ready: components["schemas"]["ReadyDays"];
             ready_on: components["schemas"]["Ready"] | null;
             /** Room Is Tight */
@@ -337,11 +338,44 @@ export interface components {
             /** Rounds */
             rounds: components["schemas"]["RoundSeen"][];
             since_feed: components["schemas"]["SinceFeed"] | null;
+            stage: components["schemas"]["StageFound"] | null;
             /** Timeline */
             timeline: components["schemas"]["Step"][];
             totals: components["schemas"]["Totals"];
             /** Usual Line Mm */
             usual_line_mm: number;
+        };
+        /**
+         * Attempt
+         * @description One feed judged by its looks: whether it was watched, how high it went, and how likely it doubled in time.
+         *
+         *     Hours are as they passed; `limit_h` is 8 h at 24 °C in the warmth of that feed. `by_yeast` is false while early
+         *     bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
+         */
+        Attempt: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Yeast */
+            by_yeast: boolean;
+            /** Doubled H */
+            doubled_h: number | null;
+            /** Doubles At */
+            doubles_at: number;
+            /** Feed Id */
+            feed_id: string;
+            /** Highest */
+            highest: number;
+            /** In Time */
+            in_time: number;
+            /** Limit H */
+            limit_h: number;
+            /** Peak H */
+            peak_h: number;
+            /** Watched */
+            watched: boolean;
         };
         /**
          * Basis
@@ -411,7 +445,7 @@ export interface components {
          * Caution
          * @enum {string}
          */
-        Caution: "do_not_scrape";
+        Caution: "do_not_scrape" | "do_not_taste" | "do_not_use_yet" | "do_not_give_up" | "do_not_feed_more" | "do_not_seal" | "do_not_leave_there";
         /**
          * Change
          * @description A code, when it applies, the entry it comes from, and its facts (hours, grams, counts, flours).
@@ -635,23 +669,24 @@ export interface components {
         };
         /**
          * Finding
-         * @description A sign that was seen, the look that showed it last, and what of it was seen.
+         * @description A sign that holds: what to do, what not to do, how sure, the one question that would settle it, and the look.
          */
         Finding: {
-            do: components["schemas"]["Remedy"];
-            dont: components["schemas"]["Caution"];
+            ask: components["schemas"]["Question"] | null;
+            /** Do */
+            do: components["schemas"]["Remedy"][];
+            /** Dont */
+            dont: components["schemas"]["Caution"][];
             /** Look Id */
-            look_id: string;
+            look_id: string | null;
             /**
              * Seen At
              * Format: date-time
              */
             seen_at: string;
             sign: components["schemas"]["SignCode"];
-            /** Smells */
-            smells: components["schemas"]["Smell"][];
-            /** Tops */
-            tops: components["schemas"]["Top"][];
+            /** Sure */
+            sure: number;
             urgency: components["schemas"]["Urgency"];
         };
         /**
@@ -694,6 +729,8 @@ export interface components {
             peak_times: components["schemas"]["Spread"];
             peaks: components["schemas"]["When"];
             ready: components["schemas"]["Ready"] | null;
+            /** Rounds */
+            rounds: components["schemas"]["RoundFit"][];
             /** Surprising */
             surprising: string[];
         };
@@ -714,6 +751,7 @@ export interface components {
             normal: components["schemas"]["Normal"] | null;
             rise: components["schemas"]["RiseOut"] | null;
             since_feed: components["schemas"]["SinceFeed"] | null;
+            stage: components["schemas"]["StageFound"] | null;
         };
         /**
          * IfFed
@@ -1148,6 +1186,12 @@ export interface components {
             errors: components["schemas"]["ProblemOut"][];
         };
         /**
+         * Question
+         * @description One plain question, asked instead of a guess.
+         * @enum {string}
+         */
+        Question: "is_it_fuzzy_or_coloured" | "does_it_still_smell_so";
+        /**
          * RatioOffer
          * @description A feed now by a ratio, and what it would do.
          */
@@ -1161,6 +1205,25 @@ export interface components {
             keep_g: number;
             /** Water G */
             water_g: number;
+        };
+        /**
+         * Readiness
+         * @description The verdict with its evidence: the steps, and the feeds they rest on (the latest last).
+         *
+         *     `looks_ready_but` is true after a rise that looks like it and is not a habit yet. `feeds_to_go` is how many good
+         *     feeds are missing at least.
+         */
+        Readiness: {
+            /** Feeds */
+            feeds: components["schemas"]["Attempt"][];
+            /** Feeds To Go */
+            feeds_to_go: number;
+            /** Looks Ready But */
+            looks_ready_but: boolean;
+            /** Ready */
+            ready: boolean;
+            /** Steps */
+            steps: components["schemas"]["ReadyStep"][];
         };
         /**
          * Ready
@@ -1183,6 +1246,19 @@ export interface components {
             likely: number;
         };
         /**
+         * ReadyStep
+         * @description A step of the rule; `met` is None where nothing was seen that says. `have` of `of` where it counts.
+         */
+        ReadyStep: {
+            /** Have */
+            have: number;
+            /** Met */
+            met: boolean | null;
+            /** Of */
+            of: number;
+            step: components["schemas"]["StepCode"];
+        };
+        /**
          * RecordIn
          * @description A new entry, its id made by the client; `seen_feed` is the last feed that the device knew of.
          */
@@ -1201,7 +1277,7 @@ export interface components {
          * Remedy
          * @enum {string}
          */
-        Remedy: "bin_all";
+        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait";
         /**
          * RiseOut
          * @description The running feed's forecast in short.
@@ -1211,6 +1287,35 @@ export interface components {
             peak_times: components["schemas"]["Spread"];
             peaks: components["schemas"]["When"];
             ready: components["schemas"]["When"] | null;
+        };
+        /**
+         * RoundFit
+         * @description One of the last feeds as its looks have it: how likely it doubled, and did so in time; hours since the feed.
+         *
+         *     `doubles_at` is the level that counts as doubled for its flour and thickness, `limit_h` 8 h at 24 °C in its warmth.
+         *     `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early bacteria.
+         */
+        RoundFit: {
+            /** Doubled Chance */
+            doubled_chance: number;
+            /** Doubled H */
+            doubled_h: number | null;
+            /** Doubles At */
+            doubles_at: number;
+            /** Feed Id */
+            feed_id: string;
+            /** In Time Chance */
+            in_time_chance: number;
+            /** Limit H */
+            limit_h: number;
+            /** Peak H */
+            peak_h: number;
+            /** Peak Times */
+            peak_times: number;
+            /** Watched */
+            watched: boolean;
+            /** Yeast Share */
+            yeast_share: number;
         };
         /**
          * RoundSeen
@@ -1267,6 +1372,12 @@ export interface components {
             demo_offered: boolean;
         };
         /**
+         * Settles
+         * @description What would settle a stage that is not sure.
+         * @enum {string}
+         */
+        Settles: "look_at_its_peak" | "look_this_evening" | "note_the_smell";
+        /**
          * Sheet
          * @description The plan for the seed really kept, how to mend what was poured, and the room above it.
          *
@@ -1298,7 +1409,7 @@ export interface components {
          * SignCode
          * @enum {string}
          */
-        SignCode: "mould";
+        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell";
         /** SignInIn */
         SignInIn: {
             /** Name */
@@ -1355,6 +1466,18 @@ export interface components {
             middle: number;
         };
         /**
+         * Stage
+         * @enum {string}
+         */
+        Stage: "sown" | "false_dawn" | "hush" | "stirring" | "awake" | "steady" | "resting" | "binned";
+        /** StageFound */
+        StageFound: {
+            settles: components["schemas"]["Settles"] | null;
+            stage: components["schemas"]["Stage"];
+            /** Sure */
+            sure: number;
+        };
+        /**
          * Step
          * @description One act of the plan.
          *
@@ -1401,6 +1524,11 @@ export interface components {
             /** Waits For */
             waits_for: components["schemas"]["WaitsFor"][];
         };
+        /**
+         * StepCode
+         * @enum {string}
+         */
+        StepCode: "awake" | "doubles" | "in_time" | "in_a_row" | "steady" | "pleasant" | "no_warning";
         /**
          * StepState
          * @description Where a step stands.
@@ -1457,7 +1585,7 @@ export interface components {
          * @description Smaller comes first.
          * @enum {integer}
          */
-        Urgency: 0;
+        Urgency: 0 | 1 | 2 | 3;
         /** VisitIn */
         VisitIn: {
             /** Time Zone */
@@ -1536,6 +1664,7 @@ export type AccountOut = components['schemas']['AccountOut'];
 export type Act = components['schemas']['Act'];
 export type AmendIn = components['schemas']['AmendIn'];
 export type Assessment = components['schemas']['Assessment'];
+export type Attempt = components['schemas']['Attempt'];
 export type Basis = components['schemas']['Basis'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
@@ -1589,17 +1718,22 @@ export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
 export type ProblemsOut = components['schemas']['ProblemsOut'];
+export type Question = components['schemas']['Question'];
 export type RatioOffer = components['schemas']['RatioOffer'];
+export type Readiness = components['schemas']['Readiness'];
 export type Ready = components['schemas']['Ready'];
 export type ReadyDays = components['schemas']['ReadyDays'];
+export type ReadyStep = components['schemas']['ReadyStep'];
 export type RecordIn = components['schemas']['RecordIn'];
 export type Remedy = components['schemas']['Remedy'];
 export type RiseOut = components['schemas']['RiseOut'];
+export type RoundFit = components['schemas']['RoundFit'];
 export type RoundSeen = components['schemas']['RoundSeen'];
 export type Scale = components['schemas']['Scale'];
 export type ScaleAct = components['schemas']['ScaleAct'];
 export type ScaleStep = components['schemas']['ScaleStep'];
 export type SessionOut = components['schemas']['SessionOut'];
+export type Settles = components['schemas']['Settles'];
 export type Sheet = components['schemas']['Sheet'];
 export type ShelfIn = components['schemas']['ShelfIn'];
 export type SightCode = components['schemas']['SightCode'];
@@ -1609,7 +1743,10 @@ export type SignUpIn = components['schemas']['SignUpIn'];
 export type SinceFeed = components['schemas']['SinceFeed'];
 export type Smell = components['schemas']['Smell'];
 export type Spread = components['schemas']['Spread'];
+export type Stage = components['schemas']['Stage'];
+export type StageFound = components['schemas']['StageFound'];
 export type Step = components['schemas']['Step'];
+export type StepCode = components['schemas']['StepCode'];
 export type StepState = components['schemas']['StepState'];
 export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];

@@ -25,6 +25,7 @@ const FORECAST: Forecast = {
   surprising: [],
   basis: { celsius: 21.8, pace: 0.9, height: 1.08, watched: 3, young: false },
   ready: null,
+  rounds: [],
 };
 
 describe("a forecast", () => {

@@ -24,9 +24,10 @@ function tenMinutes(at: string): string {
 /** `Friday 4 Dec` or `between Friday and Monday`: a day of ready with its spread. */
 export function readyWords(ready: Ready, now: string, zone: string): string {
   const { earliest, likely, latest } = ready.on;
-  const [from, about, to] = [earliest, likely, latest].map((at) => dayWord(at, now, zone));
-  if (from === to) return `Likely ready ${about}.`;
-  return `Likely ready ${about}; it may be ${from}, it may be ${to}.`;
+  const soonest = Date.parse(earliest) < Date.parse(now) ? now : earliest;
+  const [from, about, to] = [soonest, likely, latest].map((at) => dayWord(at, now, zone));
+  const others = [from, to].filter((day) => day !== about).map((day) => `it may be ${day}`);
+  return `Likely ready ${[about, others.join(", ")].filter(Boolean).join("; ")}.`;
 }
 
 /** The running feed: its doubling where there is one to be told, else its peak. */

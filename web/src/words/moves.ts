@@ -1,5 +1,5 @@
 /** The next move in words: one sentence for what and when, one for how. */
-import type { DeedKind, Finding, Move, NextMove, Normal, SignCode, StepState } from "../api/types";
+import type { DeedKind, Move, NextMove, Normal, StepState } from "../api/types";
 import { grams } from "../lib/numbers";
 import { clock, dayWord, span, when } from "../lib/time";
 import { sightWords } from "./methods";
@@ -143,11 +143,3 @@ export const NORMAL_WORDS: Record<Normal, string> = {
   rested: "The first feed after the cold is slow, up to twice as long as usual.",
   lively: "Up in a few hours, domed, then down again. Feed at or just after its peak.",
 };
-
-export const SIGN_WORDS: Record<SignCode, string> = {
-  mould: "That is mould or spoilage. It goes deeper than what you see.",
-};
-
-export function findingLine(finding: Finding, now: string, zone: string): string {
-  return `${SIGN_WORDS[finding.sign]} Seen ${when(finding.seen_at, now, zone)}.`;
-}

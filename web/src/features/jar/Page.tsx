@@ -13,10 +13,12 @@ import { Confirm } from "../../ui/confirm";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { flourList } from "../../words/flours";
-import { DEED_OF, findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
+import { findingLine, stageLine } from "../../words/judging";
+import { DEED_OF, nextMove } from "../../words/moves";
 import { problemWords } from "../../words/problems";
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
+import { Found, ReadyOrNot } from "./Judged";
 import { Log } from "./Log";
 import { Rise } from "./Rise";
 
@@ -60,17 +62,23 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
         </div>
         <div className="flex flex-col gap-3">
           <h1 className="text-4xl">{jar.name}</h1>
+          {assessment.stage && !danger && <p className="font-semibold">{stageLine(assessment.stage)}</p>}
           <p className="text-soft">{facts(opened)}</p>
           {danger && assessment.findings[0] && (
             <p className="font-semibold text-alarm">{findingLine(assessment.findings[0], now, zone)}</p>
           )}
           <p className={`font-serif text-2xl ${danger ? "text-alarm" : ""}`}>{what}</p>
           {how && <p className="max-w-prose">{how}</p>}
-          {assessment.normal && (
-            <p className="max-w-prose border-l-4 border-rule pl-4">{NORMAL_WORDS[assessment.normal]}</p>
-          )}
-          <Ahead opened={opened} />
           <Acts opened={opened} />
+          {!danger && (
+            <div className="mt-2 grid gap-x-10 gap-y-4 lg:grid-cols-2">
+              <div className="flex flex-col gap-4">
+                <Found assessment={assessment} />
+                <Ahead opened={opened} />
+              </div>
+              <ReadyOrNot assessment={assessment} />
+            </div>
+          )}
         </div>
       </div>
       <Rise opened={opened} />

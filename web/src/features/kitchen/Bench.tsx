@@ -9,8 +9,11 @@ import { Confirm } from "../../ui/confirm";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
 import { readyWords, spanWords } from "../../words/forecasts";
-import { DEED_OF, findingLine, NORMAL_WORDS, nextMove } from "../../words/moves";
+import { adviceLine, findingLine, SIGN_WORDS, STAGE_NAMES } from "../../words/judging";
+import { DEED_OF, NORMAL_WORDS, nextMove } from "../../words/moves";
 import { problemWords } from "../../words/problems";
+
+const NORMAL = 3;
 
 /** The chosen jar on the bench: what to do now, and how it is doing. */
 export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen: Kitchen }) {
@@ -25,11 +28,23 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
         )}
         <h2 className={`text-3xl sm:text-4xl ${danger ? "text-alarm" : ""}`}>{what}</h2>
         {how && <p className="max-w-prose text-lg">{how}</p>}
-        {one.rise && <Rising one={one} now={now} zone={zone} />}
         <Acts one={one} zone={zone} />
+        {!danger && <Found one={one} />}
+        {one.rise && <Rising one={one} now={now} zone={zone} />}
       </div>
       <Doing one={one} now={now} zone={zone} />
     </section>
+  );
+}
+
+/** The most urgent thing found that is not simply normal. */
+function Found({ one }: { readonly one: Glance }) {
+  const [first] = one.findings;
+  if (!first || first.urgency === NORMAL) return null;
+  return (
+    <p className="max-w-prose border-l-4 border-crust pl-4">
+      <span className="font-semibold">{SIGN_WORDS[first.sign]}</span> {adviceLine(first)}
+    </p>
   );
 }
 
@@ -168,11 +183,12 @@ function PutAway({ one }: { readonly one: Glance }) {
 }
 
 function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string; readonly zone: string }) {
-  const { since_feed: since, in_jar: held, day, normal } = one;
+  const { since_feed: since, in_jar: held, day, normal, stage } = one;
   return (
     <aside aria-label={`How ${one.jar.name} is doing`} className="flex flex-col gap-4">
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
         {day > 0 && <Fact name="Day" value={String(day)} />}
+        {stage && <Fact name="Stage" value={STAGE_NAMES[stage.stage]} />}
         {since && <Fact name={since.is_first_mix ? "Mixed" : "Fed"} value={when(since.fed_at, now, zone)} />}
         {since?.last && (
           <Fact name="Level" value={`${times(since.last.times)} ${when(since.last.at, now, zone)}`} />
@@ -183,7 +199,7 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
         {held && <Fact name="In the jar" value={`${Math.round(held.total_g)} g`} />}
         {held?.hydration_percent != null && <Fact name="Hydration" value={percent(held.hydration_percent)} />}
       </dl>
-      {normal && (
+      {normal && stage?.stage !== "steady" && (
         <p className="border-l-4 border-rule pl-4">
           <span className="block font-semibold">Normal on day {day}</span>
           {NORMAL_WORDS[normal]}

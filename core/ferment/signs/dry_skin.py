@@ -1,0 +1,14 @@
+"""A dark skin or crust: drying; lift it off and cover better (common practice)."""
+
+from __future__ import annotations
+
+from ..log import Top
+from .contract import Case, Caution, Remedy, Sign, SignCode, TopIs, Urgency
+
+SIGN = Sign(
+    code=SignCode.DRY_SKIN,
+    urgency=Urgency.CARE,
+    cases=(Case((TopIs(frozenset({Top.SKIN})),), sure=0.9),),
+    do=(Remedy.LIFT_OFF,),
+    dont=(Caution.DO_NOT_SEAL,),
+)

@@ -1,0 +1,13 @@
+"""A big rise in the first days: gas-forming bacteria, before it is sour; not ready, however high (common practice)."""
+
+from __future__ import annotations
+
+from .contract import Age, Case, Caution, FromFlourAndWater, Remedy, Rose, Sign, SignCode, Urgency
+
+SIGN = Sign(
+    code=SignCode.FALSE_DAWN,
+    urgency=Urgency.NORMAL,
+    cases=(Case((Age(to_h=66), Rose(at_least=1.25), FromFlourAndWater()), sure=0.9),),
+    do=(Remedy.KEEP_TO_PLAN,),
+    dont=(Caution.DO_NOT_USE_YET,),
+)

@@ -1,0 +1,14 @@
+"""A thin flat white film: wild surface yeast, harmless, unwelcome; told from mould by a question (common practice)."""
+
+from __future__ import annotations
+
+from ..log import Top
+from .contract import Case, Caution, Question, Remedy, Sign, SignCode, TopIs, Urgency
+
+SIGN = Sign(
+    code=SignCode.FILM,
+    urgency=Urgency.WARNING,
+    cases=(Case((TopIs(frozenset({Top.WHITE_FILM})),), sure=0.7, ask=Question.IS_IT_FUZZY_OR_COLOURED),),
+    do=(Remedy.LIFT_OFF, Remedy.FRESH_JAR, Remedy.FEED_LARGER),
+    dont=(Caution.DO_NOT_TASTE,),
+)

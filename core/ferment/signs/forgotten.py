@@ -1,0 +1,12 @@
+"""A feed was forgotten: feed and go on; after two warm days look for film and liquid first (common practice)."""
+
+from __future__ import annotations
+
+from .contract import Case, Degrees, Late, Remedy, Sign, SignCode, Urgency
+
+SIGN = Sign(
+    code=SignCode.FORGOTTEN,
+    urgency=Urgency.CARE,
+    cases=(Case((Late(from_h=12), Degrees(from_c=10)), sure=0.95),),
+    do=(Remedy.FEED_NOW,),
+)

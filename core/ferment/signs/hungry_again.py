@@ -1,0 +1,12 @@
+"""It rose and fell well before the next feed: hungry again (common practice)."""
+
+from __future__ import annotations
+
+from .contract import Age, Case, FellBy, Remedy, Rose, Sign, SignCode, Urgency
+
+SIGN = Sign(
+    code=SignCode.HUNGRY_AGAIN,
+    urgency=Urgency.CARE,
+    cases=(Case((Age(from_h=84), Rose(at_least=1.4), FellBy(0.5)), sure=0.85),),
+    do=(Remedy.FEED_SOONER, Remedy.FEED_LARGER),
+)

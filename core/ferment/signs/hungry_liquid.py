@@ -1,0 +1,19 @@
+"""Grey or brown liquid on top of a thin mix, later on: it has run out of food (common practice)."""
+
+from __future__ import annotations
+
+from ..log import Thickness, Top
+from .contract import Age, Case, Remedy, Sign, SignCode, SinceFeed, ThicknessIs, TopIs, Urgency
+
+LIQUID = TopIs(frozenset({Top.LIQUID}))
+THIN = ThicknessIs(frozenset({Thickness.RUNNY, Thickness.THIN_BATTER}))
+
+SIGN = Sign(
+    code=SignCode.HUNGRY_LIQUID,
+    urgency=Urgency.WARNING,
+    cases=(
+        Case((LIQUID, THIN, Age(from_h=48)), sure=0.95),
+        Case((LIQUID, Age(from_h=60), SinceFeed(from_h=12)), sure=0.8),
+    ),
+    do=(Remedy.POUR_OFF, Remedy.FEED_NOW, Remedy.FEED_LARGER),
+)

@@ -1,0 +1,19 @@
+"""No bubbles at a day and a half: cold, weak flour, or just early; stir, warmer, wait (common practice)."""
+
+from __future__ import annotations
+
+from ..log import Bubbles
+from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Rose, Sign, SignCode, Urgency
+
+SIGN = Sign(
+    code=SignCode.NOTHING_YET,
+    urgency=Urgency.NORMAL,
+    cases=(
+        Case(
+            (Age(from_h=20, to_h=60), BubblesAre(frozenset({Bubbles.NONE})), Rose(at_most=1.1), NotAwakeYet()),
+            sure=0.85,
+        ),
+    ),
+    do=(Remedy.STIR, Remedy.WAIT),
+    dont=(Caution.DO_NOT_FEED_MORE, Caution.DO_NOT_GIVE_UP),
+)

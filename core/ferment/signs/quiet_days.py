@@ -1,0 +1,13 @@
+"""Quiet and flat on days 3 to 6: the normal gap; more feeding only thins out the few yeasts (common practice)."""
+
+from __future__ import annotations
+
+from .contract import Age, Case, Caution, NotAwakeYet, Remedy, Rose, Sign, SignCode, SinceFeed, Urgency
+
+SIGN = Sign(
+    code=SignCode.QUIET_DAYS,
+    urgency=Urgency.NORMAL,
+    cases=(Case((Age(from_h=60, to_h=168), SinceFeed(from_h=5), Rose(at_most=1.15), NotAwakeYet()), sure=0.85),),
+    do=(Remedy.STIR, Remedy.KEEP_TO_PLAN),
+    dont=(Caution.DO_NOT_GIVE_UP, Caution.DO_NOT_FEED_MORE),
+)

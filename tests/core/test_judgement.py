@@ -1,0 +1,107 @@
+"""The verdicts on simulated courses, held against the truth behind their logs."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+from itertools import pairwise
+from unittest import TestCase
+
+from ferment.assessment import Assessment, Move, assess
+from ferment.log import Deed, DeedKind, Look, Smell, Top
+from ferment.readiness import Stage
+from ferment.setups import Setup
+from ferment.signs.contract import SignCode
+from ferment.simulation import Habits, Played, Truth, play
+from ferment.vessel import Vessel
+
+from .builders import START, hours
+
+JAR = Vessel(200.0, 900.0, 150.0)
+SETUP = Setup(
+    "equal_parts",
+    {"first_blend": {"whole_wheat": 1.0}, "blend": {"whole_wheat": 1.0, "white": 1.0}},
+    JAR,
+    START,
+    warmth_c=25.0,
+)
+KEEN = Habits(late_h=0.3, looks=4.0, reads=0.04)
+
+
+def at(played: Played, now: datetime) -> Assessment:
+    return assess(SETUP, tuple(entry for entry in played.log if entry.at <= now), now)
+
+
+class ACourse(TestCase):
+    played: Played
+    daily: list[Assessment]
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        cls.played = play(SETUP, 14, 41, Truth(native=1.2), KEEN)
+        cls.daily = [at(cls.played, START + hours(6 + 12 * half)) for half in range(28)]
+
+    def test_the_stages_come_in_their_order(self) -> None:
+        order = [Stage.SOWN, Stage.FALSE_DAWN, Stage.HUSH, Stage.STIRRING, Stage.AWAKE, Stage.STEADY]
+        ranks = [order.index(one.stage.stage) for one in self.daily if one.stage]
+        self.assertEqual(len(ranks), len(self.daily))
+        self.assertEqual(ranks[-1], order.index(Stage.STEADY))
+        self.assertTrue(all(later >= earlier - 1 for earlier, later in pairwise(ranks)), ranks)
+
+    def test_ready_is_said_after_the_truth_and_no_more_than_two_feeds_after(self) -> None:
+        said = next(index for index, one in enumerate(self.daily) if one.readiness and one.readiness.ready)
+        now = START + hours(6 + 12 * said)
+        doubled = self._doubled()
+        self.assertTrue(doubled[2] <= now <= doubled[2] + timedelta(days=2), (now, doubled[:4]))
+
+    def _doubled(self) -> list[datetime]:
+        """When, after the early days, each feed really reached twice its line."""
+        fed = [entry.at for entry in self.played.log if type(entry).__name__ == "Feed"]
+        reached = [
+            next((hour.at for hour in self.played.truth if one < hour.at < until and hour.level >= 2.0), None)
+            for one, until in pairwise(fed)
+            if one > START + hours(72)
+        ]
+        return [when for when in reached if when]
+
+    def test_evidence_names_feeds_of_the_log(self) -> None:
+        told = self.daily[-1].readiness
+        assert told
+        ids = {entry.id for entry in self.played.log}
+        self.assertGreaterEqual(len(told.feeds), 3)
+        for one in told.feeds:
+            self.assertIn(one.feed_id, ids)
+            self.assertLess(one.doubled_h or 99.0, one.limit_h)
+
+    def test_streaks_turn_the_whole_jar_to_one_act(self) -> None:
+        now = START + hours(200)
+        log = tuple(entry for entry in self.played.log if entry.at <= now)
+        streak = Look("pink", now, None, None, frozenset({Top.COLOURED_STREAKS}), frozenset(), None, has_note=False)
+        found = assess(SETUP, (*log, streak), now)
+        self.assertEqual((found.next_move.move, found.findings[0].sign), (Move.BIN, SignCode.MOULD))
+        self.assertFalse(found.readiness and found.readiness.ready)
+        after = assess(SETUP, (streak, *reversed(log)), now)
+        self.assertEqual(after.findings, found.findings)
+
+    def test_in_the_fridge_it_rests(self) -> None:
+        now = START + hours(320)
+        cold = Deed("cold", now - hours(5), DeedKind.TO_FRIDGE)
+        found = assess(SETUP, (*(one for one in self.played.log if one.at < cold.at), cold), now)
+        assert found.stage
+        self.assertIs(found.stage.stage, Stage.RESTING)
+
+
+class BeforeTheFirstMix(TestCase):
+    def test_there_is_nothing_to_judge(self) -> None:
+        found = assess(SETUP, (), START - hours(5))
+        self.assertEqual((found.findings, found.readiness, found.stage), ((), None, None))
+
+
+class AFalseDawn(TestCase):
+    def test_is_never_called_awake_and_the_smell_calms(self) -> None:
+        played = play(SETUP, 2.0, 41, Truth(native=1.2), KEEN)
+        now = START + hours(40)
+        smell = Look("s", now, None, None, frozenset(), frozenset({Smell.CHEESY}), None, has_note=False)
+        found = assess(SETUP, (*(one for one in played.log if one.at <= now), smell), now)
+        assert found.stage
+        self.assertIn(found.stage.stage, (Stage.FALSE_DAWN, Stage.HUSH))
+        self.assertIn(SignCode.EARLY_SMELL, [one.sign for one in found.findings])

@@ -1,0 +1,79 @@
+import { describe, expect, it } from "vitest";
+import type { Attempt, Finding, Readiness } from "../api/types";
+import { adviceLine, findingLine, metWord, readinessLine, stageLine, stepLine } from "./judging";
+
+const NOW = "2026-03-04T12:00:00Z";
+const GOOD: Attempt = {
+  feed_id: "f",
+  at: NOW,
+  watched: true,
+  highest: 2.2,
+  doubles_at: 2,
+  doubled_h: 6.5,
+  in_time: 0.9,
+  limit_h: 8.2,
+  peak_h: 8,
+  by_yeast: true,
+};
+const VERDICT: Readiness = { ready: true, steps: [], feeds: [GOOD], looks_ready_but: false, feeds_to_go: 0 };
+
+describe("the stage", () => {
+  it("is named plainly where it is sure", () => {
+    expect(stageLine({ stage: "awake", sure: 0.9, settles: null })).toBe(
+      "Awake: it doubles, though not yet by habit.",
+    );
+  });
+
+  it("says how sure it is and what would settle it where it is not", () => {
+    expect(stageLine({ stage: "hush", sure: 0.5, settles: "look_this_evening" })).toBe(
+      "Likely hush: the quiet days before the yeast shows. Nobody has looked for a day; one look would settle it.",
+    );
+  });
+});
+
+describe("a finding", () => {
+  const film: Finding = {
+    sign: "film",
+    urgency: 1,
+    sure: 0.7,
+    do: ["lift_off", "fresh_jar"],
+    dont: ["do_not_taste"],
+    ask: null,
+    look_id: "l",
+    seen_at: NOW,
+  };
+
+  it("says what it is, what to do and what not", () => {
+    expect(findingLine(film, NOW, "UTC")).toBe(
+      "A thin white film is wild yeast on the surface: harmless, but unwelcome. Seen today 12:00.",
+    );
+    expect(adviceLine(film)).toBe(
+      "Lift it off and use what is under it. Feed it in a clean jar. Do not taste it.",
+    );
+  });
+});
+
+describe("ready or not", () => {
+  const plain = (verdict: Partial<Readiness>) =>
+    readinessLine({ ...VERDICT, ...verdict }).replaceAll("\u00a0", " ");
+
+  it("comes with its evidence", () => {
+    expect(plain({ feeds: [GOOD, { ...GOOD, doubled_h: 6 }] })).toBe(
+      "Ready. It doubled in 6 h 30 min, then in 6 h; in its warmth 8 h 10 min is in time.",
+    );
+  });
+
+  it.each<[Partial<Readiness>, RegExp]>([
+    [{ ready: false, feeds: [], feeds_to_go: 3 }, /^Not ready yet: three more good feeds in a row\.$/],
+    [{ ready: false, looks_ready_but: true, feeds_to_go: 1 }, /not a habit yet: one more good feed in a row/],
+    [{ ready: false, feeds_to_go: 0 }, /One thing is still missing/],
+  ])("says what is missing: %o", (verdict, words) => {
+    expect(plain(verdict)).toMatch(words);
+  });
+
+  it("tells a step not seen from one not met", () => {
+    expect(metWord({ step: "pleasant", met: null, have: 0, of: 0 })).toBe("not seen yet");
+    expect(metWord({ step: "pleasant", met: false, have: 0, of: 0 })).toBe("not yet");
+    expect(stepLine({ step: "in_a_row", met: false, have: 2, of: 3 })).toBe("At 3 feeds in a row: 2 so far");
+  });
+});

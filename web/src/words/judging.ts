@@ -1,0 +1,169 @@
+/** Verdicts in words: the stage, the signs found, ready or not and why. */
+import type {
+  Attempt,
+  Caution,
+  Finding,
+  Question,
+  Readiness,
+  ReadyStep,
+  Remedy,
+  Settles,
+  SignCode,
+  Stage,
+  StageFound,
+  StepCode,
+} from "../api/types";
+import { span, when } from "../lib/time";
+
+export const STAGE_NAMES: Record<Stage, string> = {
+  sown: "Sown",
+  false_dawn: "False dawn",
+  hush: "Hush",
+  stirring: "Stirring",
+  awake: "Awake",
+  steady: "Steady",
+  resting: "Resting",
+  binned: "Binned",
+};
+
+const STAGE_WORDS: Record<Stage, string> = {
+  sown: "just begun",
+  false_dawn: "a rise by early bacteria, not by yeast",
+  hush: "the quiet days before the yeast shows",
+  stirring: "the yeast begins to show",
+  awake: "it doubles, though not yet by habit",
+  steady: "it doubles by habit",
+  resting: "in the cold",
+  binned: "done with",
+};
+
+const SETTLES_WORDS: Record<Settles, string> = {
+  look_at_its_peak: "A look near its peak would tell more.",
+  look_this_evening: "Nobody has looked for a day; one look would settle it.",
+  note_the_smell: "Its smell would tell more.",
+};
+
+/** `Hush: the quiet days before the yeast shows.`, with what would settle it where that is not sure. */
+export function stageLine({ stage, sure, settles }: StageFound): string {
+  const likely = sure < 0.7 ? "Likely " : "";
+  const name = likely ? STAGE_NAMES[stage].toLowerCase() : STAGE_NAMES[stage];
+  const more = settles && sure < 0.8 ? ` ${SETTLES_WORDS[settles]}` : "";
+  return `${likely}${name}: ${STAGE_WORDS[stage]}.${more}`;
+}
+
+export const SIGN_WORDS: Record<SignCode, string> = {
+  mould: "That is mould or spoilage. It goes deeper than what you see.",
+  spoiled: "A foul smell this late is spoilage, not a phase.",
+  too_hot: "It stands too warm. Above 38 °C it comes to harm.",
+  film: "A thin white film is wild yeast on the surface: harmless, but unwelcome.",
+  hungry_liquid: "Liquid on top: it is hungry.",
+  starving_smell: "Nail-varnish smell: it is starving.",
+  hungry_again: "It rose and fell again: hungry before its next feed.",
+  lessening: "It rises less from feed to feed.",
+  forgotten: "A feed was left out. It takes that well.",
+  overflow: "It reached the rim.",
+  dry_skin: "A dry skin on top: it lost water to the air.",
+  bubbles_no_rise: "Bubbles but no rise: too wet to hold its gas.",
+  cold_kitchen: "It stands cool. It is slow, not dead.",
+  false_dawn: "This rise comes from early bacteria. It is not ready, however high it goes.",
+  settling_liquid: "Water on top this early is only the mix settling.",
+  nothing_yet: "No bubbles yet: cold, a weak flour, or simply early.",
+  quiet_days: "Quiet is normal now. It has turned sour, and the yeast is still few.",
+  early_smell: "Such a smell is normal this early. It comes from early bacteria and goes away.",
+};
+
+const REMEDY_WORDS: Record<Remedy, string> = {
+  bin_all: "Bin all of it.",
+  move_cooler: "Move it somewhere cooler now.",
+  move_warmer: "A spot at 24 to 26 °C helps.",
+  lift_off: "Lift it off and use what is under it.",
+  fresh_jar: "Feed it in a clean jar.",
+  pour_off: "Pour it off for a milder starter, stir it in for a sourer one.",
+  stir_in: "Stir it in.",
+  feed_now: "Feed it now.",
+  feed_sooner: "Feed sooner, such as twice a day.",
+  feed_larger: "Or give it more flour and water for its seed.",
+  feed_at_peak: "Feed at its peak or just after, not before.",
+  smaller_ratio: "Keep more of it at each feed.",
+  add_whole_flour: "Make a tenth to a half of the flour whole rye or whole wheat.",
+  bigger_jar: "Take a bigger jar or a smaller mix, and put a tray under it.",
+  less_water: "Add a little less water next time.",
+  keep_to_plan: "Keep to the plan.",
+  stir: "Stir it; it gets air that way.",
+  wait: "Give it time.",
+};
+
+const CAUTION_WORDS: Record<Caution, string> = {
+  do_not_scrape: "Do not scrape it off or rescue the rest.",
+  do_not_taste: "Do not taste it.",
+  do_not_use_yet: "Do not bake with it yet.",
+  do_not_give_up: "Do not give up on it.",
+  do_not_feed_more: "Do not feed it more often: that thins out the few yeasts.",
+  do_not_seal: "Never seal the lid.",
+  do_not_leave_there: "Do not leave it there; put a note on the oven.",
+};
+
+export const QUESTION_WORDS: Record<Question, string> = {
+  is_it_fuzzy_or_coloured: "Is it fuzzy, raised or coloured? Then it is mould: note that in a look.",
+  does_it_still_smell_so: "Does it still smell foul after day five? Then it is spoiled: note that in a look.",
+};
+
+/** What it means, and since which look. */
+export function findingLine(finding: Finding, now: string, zone: string): string {
+  return `${SIGN_WORDS[finding.sign]} Seen ${when(finding.seen_at, now, zone)}.`;
+}
+
+/** What to do and what not to do, in one breath. */
+export function adviceLine({ do: remedies, dont }: Finding): string {
+  return [
+    ...remedies.map((remedy) => REMEDY_WORDS[remedy]),
+    ...dont.map((caution) => CAUTION_WORDS[caution]),
+  ].join(" ");
+}
+
+const STEP_WORDS: Record<StepCode, string> = {
+  awake: "It has doubled by its yeast",
+  doubles: "It doubled after the last feed watched",
+  in_time: "And did so within 8 h at 24 °C",
+  in_a_row: "At three feeds in a row",
+  steady: "It peaks at a steady time",
+  pleasant: "It smells pleasant",
+  no_warning: "No warning sign",
+};
+
+/** A step of the rule, with its count where it counts. */
+export function stepLine({ step, have, of }: ReadyStep): string {
+  return step === "in_a_row" ? `At ${of} feeds in a row: ${have} so far` : STEP_WORDS[step];
+}
+
+export function metWord({ met }: ReadyStep): string {
+  if (met === null) return "not seen yet";
+  return met ? "yes" : "not yet";
+}
+
+const hours = (count: number) => span(Math.round(count * 6) * 600_000);
+
+function evidence(feeds: readonly Attempt[]): string {
+  const doubled = feeds.filter((feed) => feed.doubled_h !== null);
+  const last = doubled.at(-1);
+  if (!last) return "";
+  const times = doubled.map((feed) => hours(feed.doubled_h ?? 0)).join(", then in ");
+  return `It doubled in ${times}; in its warmth ${hours(last.limit_h)} is in time.`;
+}
+
+const COUNTS = ["no", "one", "two", "three", "four", "five"];
+
+/** The verdict in a sentence or two, with its evidence. */
+export function readinessLine({
+  ready,
+  looks_ready_but: lucky,
+  feeds_to_go: more,
+  feeds,
+}: Readiness): string {
+  const seen = evidence(feeds);
+  const missing = `${COUNTS[more] ?? more} more good feed${more === 1 ? "" : "s"} in a row`;
+  if (ready) return `Ready. ${seen}`;
+  if (lucky && more > 0) return `It looks ready, but it is not a habit yet: ${missing}. ${seen}`;
+  if (more > 0) return `Not ready yet: ${missing}. ${seen}`.trim();
+  return `It rises as it should. One thing is still missing. ${seen}`;
+}
