@@ -59,6 +59,8 @@ def judgement(
     peaks = tuple(fit.peak_times for one, fit in zip(attempts[:-1], fits, strict=False) if one.watched)
     scene = _scene(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE)
     found = findings(scene, [glimpse for turn in before for glimpse in _glimpses(turn)], now)
+    if ledger.binned:
+        found = tuple(one for one in found if one.urgency is Urgency.DANGER)
     warned = any(one.urgency <= Urgency.WARNING for one in found)
     ready = judge(attempts, [look.smell for look in ledger.looks], strictness, warned=warned)
     lately = [look for look in ledger.looks if look.at > now - DAY]

@@ -196,9 +196,8 @@ _STAGES: tuple[tuple[Stage, Callable[[Standing], bool]], ...] = (
     (Stage.STEADY, lambda it: it.ready),
     (Stage.AWAKE, lambda it: it.highest_by_yeast >= it.doubles_at - 0.05),
     (Stage.STIRRING, lambda it: it.highest_by_yeast >= 1.15),
-    (Stage.STIRRING, lambda it: it.woken and it.age_h >= 24),
     (Stage.FALSE_DAWN, lambda it: it.age_h < 72 and not it.begun_sour and it.highest >= 1.15),
-    (Stage.SOWN, lambda it: it.age_h < 36),
+    (Stage.SOWN, lambda it: it.woken or it.age_h < 36),
     (Stage.HUSH, lambda _: True),
 )
 

@@ -7,7 +7,7 @@ from itertools import pairwise
 from unittest import TestCase
 
 from ferment.assessment import Assessment, Move, assess
-from ferment.log import Deed, DeedKind, Look, Smell, Top
+from ferment.log import Bin, Deed, DeedKind, Look, Smell, Top
 from ferment.readiness import Stage
 from ferment.setups import Setup
 from ferment.signs.contract import SignCode
@@ -81,6 +81,13 @@ class ACourse(TestCase):
         self.assertFalse(found.readiness and found.readiness.ready)
         after = assess(SETUP, (streak, *reversed(log)), now)
         self.assertEqual(after.findings, found.findings)
+
+    def test_binned_it_is_given_no_advice(self) -> None:
+        now = START + hours(200)
+        end = Bin("end", now - hours(80))
+        found = assess(SETUP, (*(one for one in self.played.log if one.at < end.at), end), now)
+        assert found.stage
+        self.assertEqual((found.stage.stage, found.findings), (Stage.BINNED, ()))
 
     def test_in_the_fridge_it_rests(self) -> None:
         now = START + hours(320)

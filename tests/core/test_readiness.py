@@ -114,7 +114,7 @@ class Stages(TestCase):
             (replace(QUIET, highest_by_yeast=2.1, ready=True), Stage.STEADY),
             (replace(QUIET, ready=True, in_the_cold=True), Stage.RESTING),
             (replace(QUIET, binned=True, in_the_cold=True), Stage.BINNED),
-            (replace(QUIET, age_h=30, woken=True, begun_sour=True), Stage.STIRRING),
+            (replace(QUIET, woken=True, begun_sour=True), Stage.SOWN),
         )
         for standing, stage in rows:
             with self.subTest(stage):

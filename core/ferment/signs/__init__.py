@@ -75,13 +75,15 @@ class Finding:
 def findings(scene: Scene, earlier: Iterable[Glimpse], now: datetime) -> tuple[Finding, ...]:
     """What the jar shows now, the most urgent first.
 
-    A danger stays found: a later clean look does not unmake it, nor a feed. `earlier` are the looks of the rounds
-    before.
+    A danger stays found: a later clean look does not unmake it, nor a feed; and it stands alone, for nothing else
+    matters then. `earlier` are the looks of the rounds before.
     """
     found = [finding for sign in SIGNS if (finding := _find(sign, scene, now))]
     for glimpse in (*scene.glimpses, *earlier):
         then = replace(scene, glimpses=(glimpse,), age_h=scene.age_h - _hours(now, glimpse.at))
         found += [one for sign in SIGNS if sign.urgency is Urgency.DANGER and (one := _find(sign, then, now))]
+    if any(finding.urgency is Urgency.DANGER for finding in found):
+        found = [finding for finding in found if finding.urgency is Urgency.DANGER]
     told = {finding.sign for finding in found}
     hidden = {less for more, less in INSTEAD if more in told}
     best: dict[SignCode, Finding] = {}

@@ -17,7 +17,7 @@ export function spanWords(span: Span, now: string, zone: string): string {
 }
 
 /** A forecast is never exact to the minute. */
-function tenMinutes(at: string): string {
+export function tenMinutes(at: string): string {
   return new Date(Math.round(Date.parse(at) / 600_000) * 600_000).toISOString();
 }
 

@@ -27,7 +27,7 @@ export const STAGE_NAMES: Record<Stage, string> = {
 };
 
 const STAGE_WORDS: Record<Stage, string> = {
-  sown: "just begun",
+  sown: "nothing to see yet",
   false_dawn: "a rise by early bacteria, not by yeast",
   hush: "the quiet days before the yeast shows",
   stirring: "the yeast begins to show",

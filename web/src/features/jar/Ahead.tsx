@@ -5,7 +5,7 @@ import { useRested } from "../../lib/hooks";
 import { grams, typed } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { NumberField } from "../../ui/field";
-import { basisWords, readyWords, risingWords, spanWords } from "../../words/forecasts";
+import { basisWords, readyWords, risingWords, spanWords, tenMinutes } from "../../words/forecasts";
 import { problemWords } from "../../words/problems";
 
 /** What is forecast of the running feed and of the day of ready; opened, why, and what would be elsewhere. */
@@ -13,12 +13,14 @@ export function Ahead({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
   const { forecast, in_jar, ready_on: ready } = assessment;
   if (!forecast) return null;
+  const { hungry_at, peaks } = forecast;
+  // Where it runs low before it rises at all, that is no news.
+  const told = hungry_at && Date.parse(hungry_at) > Math.max(Date.parse(now), Date.parse(peaks.likely));
+  const hungry = told ? hungry_at : null;
   return (
     <section aria-label="Forecast" className="max-w-prose border-l-4 border-dawn pl-4">
       <p className="text-lg font-semibold">{risingWords(forecast, now, zone)}</p>
-      {forecast.hungry_at && Date.parse(forecast.hungry_at) > Date.parse(now) && (
-        <p>Hungry again about {when(forecast.hungry_at, now, zone)}.</p>
-      )}
+      {hungry && <p>Hungry again about {when(tenMinutes(hungry), now, zone)}.</p>}
       {assessment.may_run_over && in_jar && (
         <p>It may run over: this jar has room for {in_jar.room_times.toFixed(1)} ×. Put a tray under it.</p>
       )}

@@ -54,6 +54,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
   const { jar, assessment, now, time_zone: zone } = opened;
   const { what, how } = nextMove({ name: jar.name, move: assessment.next_move, now, zone });
   const danger = assessment.next_move.move === "bin";
+  const binned = assessment.binned_at !== null;
   return (
     <article className="pt-6">
       <div className="grid gap-8 sm:grid-cols-[auto_1fr]">
@@ -62,7 +63,9 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
         </div>
         <div className="flex flex-col gap-3">
           <h1 className="text-4xl">{jar.name}</h1>
-          {assessment.stage && !danger && <p className="font-semibold">{stageLine(assessment.stage)}</p>}
+          {assessment.stage && !danger && !binned && (
+            <p className="font-semibold">{stageLine(assessment.stage)}</p>
+          )}
           <p className="text-soft">{facts(opened)}</p>
           {danger && assessment.findings[0] && (
             <p className="font-semibold text-alarm">{findingLine(assessment.findings[0], now, zone)}</p>
