@@ -84,7 +84,7 @@ class LevelSeen:
 
 @dataclass(frozen=True)
 class RoundSeen:
-    """One feed with the levels seen until the next."""
+    """One feed with the levels seen until the next, and the highest mark that was noted on the glass."""
 
     feed_id: str
     at: datetime
@@ -92,11 +92,13 @@ class RoundSeen:
     hydration_percent: float | None
     discard_g: float
     levels: tuple[LevelSeen, ...]
+    high_mark: float | None
 
 
 @dataclass(frozen=True)
 class SinceFeed:
-    """The running round: hours since the feed, the last and the highest level seen, and the latest of the rest."""
+    """The running round: hours since the feed, the last level seen, the highest seen or marked, and the latest of the
+    rest."""
 
     feed_id: str
     is_first_mix: bool
@@ -254,6 +256,11 @@ def _levels(turn: Round) -> tuple[LevelSeen, ...]:
     return tuple(LevelSeen(seen.look.id, seen.look.at, seen.times) for seen in turn.readings if seen.times is not None)
 
 
+def _high_marks(turn: Round) -> tuple[LevelSeen, ...]:
+    """How high it had been, with the looks that found the mark."""
+    return tuple(LevelSeen(seen.look.id, seen.look.at, seen.high) for seen in turn.readings if seen.high is not None)
+
+
 def _since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
     if not ledger.rounds:
         return None
@@ -266,7 +273,7 @@ def _since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
         fed_at=turn.feed.at,
         hours=(now - turn.feed.at) / timedelta(hours=1),
         last=levels[-1] if levels else None,
-        highest=max(levels, key=lambda level: level.times, default=None),
+        highest=max((*levels, *_high_marks(turn)), key=lambda level: level.times, default=None),
         bubbles=next((look.bubbles for look in reversed(looks) if look.bubbles), None),
         top=tuple(sorted(next((look.top for look in reversed(looks) if look.top), frozenset()))),
     )
@@ -280,6 +287,7 @@ def _round_seen(turn: Round) -> RoundSeen:
         hydration_percent=turn.contents.hydration_percent,
         discard_g=turn.discard_g,
         levels=_levels(turn),
+        high_mark=max((mark.times for mark in _high_marks(turn)), default=None),
     )
 
 

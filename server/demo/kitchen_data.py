@@ -87,6 +87,7 @@ JARS = (
         warmth_c=23.0,
         seed=14,
         truth=Truth(vigour=0.75, height=1.1, native=0.8),
+        habits=Habits(notes_high_mark=0.6),
         happenings=Happenings(away=((120.0, 142.0),), cold=((152.0, 160.0),)),
     ),
     DemoJar(

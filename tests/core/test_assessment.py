@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from unittest import TestCase
 
 from ferment.assessment import Move, assess
 from ferment.log import Bin, Top
 from ferment.planner import StepState
 from ferment.protocol.method import Normal
+from ferment.vessel import Level, LevelUnit
 
 from .builders import START, daily, feed, first_mix, hours, look, setup
 
@@ -26,7 +28,17 @@ class FrontDoor(TestCase):
         assert since.last is not None
         assert since.highest is not None
         self.assertEqual((since.hours, since.last.times, since.highest.times), (13.0, 1.6, 1.9))
+        self.assertIsNone(found.rounds[-1].high_mark)
         self.assertEqual([level.times for level in found.rounds[-1].levels], [1.3, 1.9, 1.6])
+
+    def test_a_high_mark_is_a_level_that_was_reached(self) -> None:
+        marked = replace(look(60, 1.2), high=Level(2.1, LevelUnit.TIMES))
+        found = assess(setup(), (*daily(2), look(54, 1.9), marked), START + hours(61))
+        since = found.since_feed
+        assert since is not None
+        assert since.highest is not None
+        self.assertEqual((since.highest.times, since.highest.look_id), (2.1, marked.id))
+        self.assertEqual([turn.high_mark for turn in found.rounds], [None, None, 2.1])
 
     def test_true_hydration(self) -> None:
         """Seed at 100 %, fed 30 flour + 15 water: (30+15) / (15+30), not the 50 % of the fresh part."""

@@ -1319,7 +1319,7 @@ export interface components {
         };
         /**
          * RoundSeen
-         * @description One feed with the levels seen until the next.
+         * @description One feed with the levels seen until the next, and the highest mark that was noted on the glass.
          */
         RoundSeen: {
             /**
@@ -1331,6 +1331,8 @@ export interface components {
             discard_g: number;
             /** Feed Id */
             feed_id: string;
+            /** High Mark */
+            high_mark: number | null;
             /** Hydration Percent */
             hydration_percent: number | null;
             /** Levels */
@@ -1428,7 +1430,8 @@ export interface components {
         };
         /**
          * SinceFeed
-         * @description The running round: hours since the feed, the last and the highest level seen, and the latest of the rest.
+         * @description The running round: hours since the feed, the last level seen, the highest seen or marked, and the latest of the
+         *     rest.
          */
         SinceFeed: {
             bubbles: components["schemas"]["Bubbles"] | null;

@@ -55,6 +55,8 @@ describe("the jar", () => {
 describe("the rise line", () => {
   const round = {
     at: 0,
+    until: 100,
+    high: null,
     ratio: "1:1:1",
     dots: [
       { at: 9, times: 2.6 },
@@ -70,6 +72,7 @@ describe("the rise line", () => {
     expect(levelRange([])[1]).toBeGreaterThan(2);
     expect(levelRange([round])[1]).toBeGreaterThan(2.6);
     expect(levelRange([{ ...round, dots: [{ at: 1, times: 0.6 }] }])[0]).toBeLessThan(0.6);
+    expect(levelRange([{ ...round, high: 3.1 }])[1]).toBeGreaterThan(3.1);
   });
 
   it("keeps the forecast in sight, but not all of it", () => {

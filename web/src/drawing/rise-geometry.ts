@@ -8,7 +8,15 @@ export type FanPoint = {
   readonly middle: number;
   readonly high: number;
 };
-export type Round = { readonly at: number; readonly ratio: string; readonly dots: readonly Dot[] };
+export type Round = {
+  readonly at: number;
+  /** Until the next feed, or now. */
+  readonly until: number;
+  readonly ratio: string;
+  readonly dots: readonly Dot[];
+  /** The mark left on the glass, where one was noted. */
+  readonly high: number | null;
+};
 
 /** The corners of one round's line: from the line at the feed through every level seen. */
 export function cornersOf(round: Round): Dot[] {
@@ -19,6 +27,7 @@ export function cornersOf(round: Round): Dot[] {
 export function levelRange(rounds: readonly Round[], fan: readonly FanPoint[] = []): [number, number] {
   const seen = [
     ...rounds.flatMap((round) => round.dots.map((dot) => dot.times)),
+    ...rounds.flatMap((round) => round.high ?? []),
     ...fan.map((point) => point.high),
   ];
   return [Math.min(0.9, ...seen) - 0.05, Math.max(2.2, ...seen) + 0.15];

@@ -1,4 +1,4 @@
-/** The rise line over all days. Ring = feed, open dot = look, dashes = doubled; nights are shaded. */
+/** The rise line over all days. Ring = feed, open dot = look, dotted = high mark, dashes = doubled; nights are shaded. */
 import { scaleLinear } from "d3-scale";
 import { area, line } from "d3-shape";
 import { useEffect, useRef } from "react";
@@ -172,6 +172,18 @@ export function RiseLine({
             )}
             {rounds.map((round) => (
               <g key={round.at}>
+                {round.high !== null && (
+                  <line
+                    x1={x(round.at)}
+                    x2={x(round.until)}
+                    y1={y(round.high)}
+                    y2={y(round.high)}
+                    stroke="var(--soft)"
+                    strokeWidth={2}
+                    strokeDasharray="1 5"
+                    strokeLinecap="round"
+                  />
+                )}
                 <path
                   d={path(cornersOf(round)) ?? ""}
                   fill="none"

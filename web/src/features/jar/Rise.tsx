@@ -8,7 +8,8 @@ const FAN_ROWS = 6;
 
 function summaryOf({ jar, assessment }: OpenJar): string {
   const { rounds } = assessment;
-  const highest = Math.max(1, ...rounds.flatMap((round) => round.levels.map((level) => level.times)));
+  const levels = rounds.flatMap((round) => round.levels.map((level) => level.times));
+  const highest = Math.max(1, ...levels, ...rounds.flatMap((round) => round.high_mark ?? []));
   return `Rise line of ${jar.name}: ${rounds.length} feeds, highest level ${times(highest)}. The table below says the same.`;
 }
 
@@ -17,8 +18,10 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
   const { rounds } = assessment;
   if (rounds.length === 0) return null;
   const forecast = (assessment.forecast?.fan ?? []).map((point) => ({ ...point, at: Date.parse(point.at) }));
-  const drawn = rounds.map((round) => ({
+  const drawn = rounds.map((round, index) => ({
     at: Date.parse(round.at),
+    until: Date.parse(rounds[index + 1]?.at ?? now),
+    high: round.high_mark,
     ratio: round.ratio,
     dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
   }));
@@ -48,6 +51,20 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
             </svg>
             look
           </li>
+          {drawn.some((round) => round.high !== null) && (
+            <li className="flex items-center gap-2">
+              <svg width="16" height="16" aria-hidden="true">
+                <path
+                  d="M1 8H15"
+                  stroke="var(--soft)"
+                  strokeWidth="2"
+                  strokeDasharray="1 4"
+                  strokeLinecap="round"
+                />
+              </svg>
+              high mark on the glass
+            </li>
+          )}
           <li className="flex items-center gap-2">
             <svg width="16" height="16" aria-hidden="true">
               <rect width="16" height="16" fill="var(--night)" stroke="var(--rule)" />
@@ -90,6 +107,13 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
                     <td className="py-1.5">{times(level.times)}</td>
                   </tr>
                 )),
+                round.high_mark === null ? null : (
+                  <tr key={`${round.feed_id}.high`} className="border-b border-rule">
+                    <td className="py-1.5 pr-4">After this feed</td>
+                    <td className="py-1.5 pr-4">High mark</td>
+                    <td className="py-1.5">{times(round.high_mark)}</td>
+                  </tr>
+                ),
               ])}
               {forecast
                 .filter((_, index) => index > 0 && index % FAN_ROWS === 0)
