@@ -17,9 +17,12 @@ from .wire import (
     OpenJarOut,
     PreviewIn,
     SheetOut,
+    SignsIn,
+    SignsOut,
     WeighIn,
     WhatIfIn,
     WhatIfOut,
+    described,
     kitchen_out,
     open_jar_out,
     setup_in,
@@ -51,6 +54,11 @@ def what_if(request: Baker, jar_id: UUID, payload: WhatIfIn) -> WhatIfOut:
     found = services.what_if(request.auth, jar_id, payload.warmth_c, timezone.now())
     told = found.assessment
     return WhatIfOut(forecast=told.forecast, ready_on=told.ready_on, offers=list(found.offers))
+
+
+@router.post("/signs", response={200: SignsOut, 422: ProblemsOut})
+def look_up_signs(request: Baker, payload: SignsIn) -> SignsOut:
+    return SignsOut(findings=services.look_up_signs(described(payload), timezone.now()))
 
 
 @router.post("/jars/{jar_id}/weigh", response={200: SheetOut, 404: ProblemsOut, 422: ProblemsOut})

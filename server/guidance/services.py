@@ -10,8 +10,10 @@ from accounts.services import Account
 from ferment.admission import admit_setup
 from ferment.assessment import Assessment, assess
 from ferment.foresight import RatioOffer, moved_to, offers
+from ferment.lookup import Described, look_up
 from ferment.setups import Setup
 from ferment.sheet import Sheet, WentIn, sheet
+from ferment.signs import Finding
 from kitchen.services import JarCard, all_jars, jar_of
 from logbook.services import Recorded, entries_of, logs_of
 
@@ -64,6 +66,11 @@ def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> W
     return WhatIf(
         moved_to(card.setup, log, now, warmth_c), offers(replace(card.setup, warmth_c=warmth_c, night_c=None), log, now)
     )
+
+
+def look_up_signs(it: Described, now: datetime) -> list[Finding]:
+    """What a jar shows that has no log here."""
+    return list(look_up(it, now))
 
 
 def weigh(account: Account, jar_id: UUID, went_in: WentIn, now: datetime) -> Sheet:

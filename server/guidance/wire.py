@@ -13,6 +13,8 @@ from accounts.wire import Request
 from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
 from ferment.flours import Flour
 from ferment.foresight import RatioOffer
+from ferment.log import Bubbles, Smell, Thickness, Top
+from ferment.lookup import Described
 from ferment.protocol.method import Normal
 from ferment.readiness import StageFound
 from ferment.sheet import Sheet, WentIn
@@ -94,6 +96,40 @@ class WeighIn(Request):
     keep_g: float | None
     water_g: float | None
     flours: Annotated[dict[Flour, float], Field(max_length=8)]
+
+
+class SignsIn(Request):
+    """A jar described without a log: days old, hours since its feed, and what one look shows; null where not known."""
+
+    days: float
+    since_feed_h: float
+    times: float | None
+    high: float | None
+    bubbles: Bubbles | None
+    top: Annotated[list[Top], Field(max_length=8)]
+    smell: Annotated[list[Smell], Field(max_length=8)]
+    thickness: Thickness | None
+    celsius: float | None
+    begun_sour: bool
+
+
+class SignsOut(Schema):
+    findings: list[Finding]
+
+
+def described(body: SignsIn) -> Described:
+    return Described(
+        body.days,
+        body.since_feed_h,
+        body.times,
+        body.high,
+        body.bubbles,
+        frozenset(body.top),
+        frozenset(body.smell),
+        body.thickness,
+        body.celsius,
+        body.begun_sour,
+    )
 
 
 def went_in(body: WeighIn) -> WentIn:

@@ -142,6 +142,17 @@ class TheTable(TestCase):
             for one in findings(quiet, (), NOW):
                 self.assertIs(one.urgency, Urgency.NORMAL, (age, one))
 
+    def test_liquid_is_explained_at_any_age(self) -> None:
+        for age in range(0, 400, 6):
+            for since in (2.0, 11.0, 12.0, 30.0):
+                for thick in (None, Thickness.RUNNY):
+                    wet = scene(age, glimpse(since, 1.0, Top.LIQUID, thickness=thick), since_feed_h=since)
+                    self.assertEqual(len({S.SETTLING_LIQUID, S.HUNGRY_LIQUID} & set(found(wet))), 1, (age, since))
+
+    def test_what_nobody_looked_at_is_not_called_quiet(self) -> None:
+        self.assertEqual(found(scene(100, since_feed_h=20)), [])
+        self.assertEqual(found(scene(100, glimpse(smell=Smell.YOGHURT), since_feed_h=20)), [])
+
     def test_a_culture_has_no_false_dawn(self) -> None:
         self.assertEqual(found(scene(44, glimpse(12, 2.2), begun_sour=True)), [])
 

@@ -57,6 +57,11 @@ def take(base: str) -> None:
     page.sees("Likely ready on day")
     picture("new-jar")
 
+    page.open("/signs")
+    page.press("toggle", "white film")
+    page.sees("Is it fuzzy, raised or coloured?")
+    picture("signs")
+
     page.size(390, 844)
     page.open("/")
     page.one("tab", "Lantern")

@@ -30,6 +30,7 @@ class EveryView(Journey):
         views: tuple[tuple[str, str, str], ...] = (
             ("/", "tab", name),
             ("/new", "heading", "A new jar"),
+            ("/signs", "heading", "What does it show"),
             ("", "heading", name),
         )
         views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"))
@@ -37,7 +38,7 @@ class EveryView(Journey):
             if theme == "night":
                 page.press("button", "Dim for the night")
             for path, role, heading in views:
-                page.open(path if path in ("/", "/new") else jar.removeprefix(page.base) + path)
+                page.open(path if path in ("/", "/new", "/signs") else jar.removeprefix(page.base) + path)
                 page.one(role, heading)
                 for fold in page.all("disclosure"):
                     page.press_element(fold)

@@ -43,3 +43,22 @@ class Verdicts(Journey):
         page.press("toggle", "fuzzy spots")
         page.press("button", "Save the look")
         page.sees("Bin all of Thistle.")
+
+
+class LookedUp(Journey):
+    def test_without_a_jar(self) -> None:
+        page = self.browser
+        self.enter(self.baker())
+        page.press("link", "Signs")
+        page.sees("Nothing pressed yet.")
+        page.press("toggle", "at its line")
+        page.sees("Quiet is normal now.")
+        page.press("toggle", "doubled or more")
+        page.press("toggle", "day 2 or 3")
+        page.sees("This rise comes from early bacteria.")
+        page.press("toggle", "apple, fruit")
+        page.press("toggle", "a week or more")
+        page.sees("Nothing unusual in that.")
+        page.press("toggle", "coloured streaks")
+        page.sees("Do not scrape it off or rescue the rest.")
+        self.assertFalse(page.overflows())

@@ -54,6 +54,28 @@ class Forecasts(TestCase):
                 self.assertEqual(refused[2], field)
 
 
+class Signs(TestCase):
+    def test_looked_up_without_a_jar(self) -> None:
+        baker = Baker("Ines").sign_up()
+        blank: dict[str, object] = {
+            "days": 4.5,
+            "since_feed_h": 9,
+            "times": None,
+            "high": None,
+            "bubbles": None,
+            "top": [],
+            "smell": [],
+            "thickness": None,
+            "celsius": None,
+            "begun_sour": False,
+        }
+        self.assertEqual(baker.ok("POST", "/api/signs", blank)["findings"], [])
+        (mould,) = baker.ok("POST", "/api/signs", {**blank, "top": ["fuzzy_spots"], "times": 1.0})["findings"]
+        self.assertEqual((mould["sign"], mould["do"]), ("mould", ["bin_all"]))
+        refused = baker.problem("POST", "/api/signs", {**blank, "times": 99})
+        self.assertEqual(refused, (422, "out_of_range", "times"))
+
+
 class Queries(TestCase):
     def count(self, baker: Baker, path: str) -> int:
         with CaptureQueriesContext(

@@ -52,6 +52,7 @@ SIGNS: tuple[Sign, ...] = (
 INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
     (SignCode.MOULD, SignCode.FILM),
     (SignCode.HUNGRY_LIQUID, SignCode.HUNGRY_AGAIN),
+    (SignCode.HUNGRY_LIQUID, SignCode.SETTLING_LIQUID),
     (SignCode.STARVING_SMELL, SignCode.HUNGRY_AGAIN),
     (SignCode.FORGOTTEN, SignCode.HUNGRY_AGAIN),
     (SignCode.COLD_KITCHEN, SignCode.NOTHING_YET),

@@ -128,6 +128,10 @@ class Scene:
     woke: bool
 
     @property
+    def was_read(self) -> bool:
+        return any(one.times is not None or one.high is not None for one in self.glimpses)
+
+    @property
     def highest(self) -> float:
         levels = [one for glimpse in self.glimpses for one in (glimpse.times, glimpse.high) if one is not None]
         return max(levels, default=1.0)
@@ -178,7 +182,7 @@ class SinceFeed:
 
 @dataclass(frozen=True)
 class Rose:
-    """The highest level of the running round."""
+    """The highest level or high mark of the running round, where one was read."""
 
     at_least: float = 0.0
     at_most: float = float("inf")
@@ -296,7 +300,7 @@ _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     BubblesAre: lambda clue, scene: _last(scene, lambda one: one.bubbles) in clue.any_of,
     Age: lambda clue, scene: clue.from_h <= scene.age_h < clue.to_h,
     SinceFeed: lambda clue, scene: clue.from_h <= scene.since_feed_h < clue.to_h,
-    Rose: lambda clue, scene: clue.at_least <= scene.highest <= clue.at_most,
+    Rose: lambda clue, scene: scene.was_read and clue.at_least <= scene.highest <= clue.at_most,
     FellBy: _fell_by,
     RisesLessen: _rises_lessen,
     NearRim: lambda _, scene: scene.highest >= 0.95 * scene.room_times,

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from ..log import Bubbles
-from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Rose, Sign, SignCode, Urgency
+from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.NOTHING_YET,
     urgency=Urgency.NORMAL,
     cases=(
         Case(
-            (Age(from_h=20, to_h=60), BubblesAre(frozenset({Bubbles.NONE})), Rose(at_most=1.1), NotAwakeYet()),
+            (Age(from_h=20, to_h=60), BubblesAre(frozenset({Bubbles.NONE})), NotAwakeYet()),
             sure=0.85,
         ),
     ),

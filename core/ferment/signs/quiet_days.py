@@ -2,12 +2,18 @@
 
 from __future__ import annotations
 
-from .contract import Age, Case, Caution, NotAwakeYet, Remedy, Rose, Sign, SignCode, SinceFeed, Urgency
+from ..log import Bubbles
+from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Rose, Sign, SignCode, SinceFeed, Urgency
+
+WHEN = (Age(from_h=60, to_h=168), SinceFeed(from_h=5), NotAwakeYet())
 
 SIGN = Sign(
     code=SignCode.QUIET_DAYS,
     urgency=Urgency.NORMAL,
-    cases=(Case((Age(from_h=60, to_h=168), SinceFeed(from_h=5), Rose(at_most=1.15), NotAwakeYet()), sure=0.85),),
+    cases=(
+        Case((*WHEN, Rose(at_most=1.15)), sure=0.85),
+        Case((*WHEN, BubblesAre(frozenset({Bubbles.NONE}))), sure=0.85),
+    ),
     do=(Remedy.STIR, Remedy.KEEP_TO_PLAN),
     dont=(Caution.DO_NOT_GIVE_UP, Caution.DO_NOT_FEED_MORE),
 )

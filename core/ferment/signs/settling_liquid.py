@@ -1,13 +1,18 @@
-"""Liquid on top in the first two days: a wet mix settling; stir it in (common practice)."""
+"""Liquid on top on day 1 or 2, or soon after a feed: a wet mix settles; stir it in (common practice)."""
 
 from __future__ import annotations
 
 from ..log import Top
-from .contract import Age, Case, Remedy, Sign, SignCode, TopIs, Urgency
+from .contract import Age, Case, Remedy, Sign, SignCode, SinceFeed, TopIs, Urgency
+
+LIQUID = TopIs(frozenset({Top.LIQUID}))
 
 SIGN = Sign(
     code=SignCode.SETTLING_LIQUID,
     urgency=Urgency.NORMAL,
-    cases=(Case((TopIs(frozenset({Top.LIQUID})), Age(to_h=48)), sure=0.9),),
+    cases=(
+        Case((LIQUID, Age(to_h=60)), sure=0.9),
+        Case((LIQUID, Age(from_h=60), SinceFeed(to_h=12)), sure=0.8),
+    ),
     do=(Remedy.STIR_IN, Remedy.KEEP_TO_PLAN),
 )

@@ -278,6 +278,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Look Up Signs */
+        post: operations["guidance_api_look_up_signs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1419,6 +1436,35 @@ export interface components {
             /** Password */
             password: string;
         };
+        /**
+         * SignsIn
+         * @description A jar described without a log: days old, hours since its feed, and what one look shows; null where not known.
+         */
+        SignsIn: {
+            /** Begun Sour */
+            begun_sour: boolean;
+            bubbles: components["schemas"]["Bubbles"] | null;
+            /** Celsius */
+            celsius: number | null;
+            /** Days */
+            days: number;
+            /** High */
+            high: number | null;
+            /** Since Feed H */
+            since_feed_h: number;
+            /** Smell */
+            smell: components["schemas"]["Smell"][];
+            thickness: components["schemas"]["Thickness"] | null;
+            /** Times */
+            times: number | null;
+            /** Top */
+            top: components["schemas"]["Top"][];
+        };
+        /** SignsOut */
+        SignsOut: {
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
         /** SignUpIn */
         SignUpIn: {
             /** Name */
@@ -1742,6 +1788,8 @@ export type ShelfIn = components['schemas']['ShelfIn'];
 export type SightCode = components['schemas']['SightCode'];
 export type SignCode = components['schemas']['SignCode'];
 export type SignInIn = components['schemas']['SignInIn'];
+export type SignsIn = components['schemas']['SignsIn'];
+export type SignsOut = components['schemas']['SignsOut'];
 export type SignUpIn = components['schemas']['SignUpIn'];
 export type SinceFeed = components['schemas']['SinceFeed'];
 export type Smell = components['schemas']['Smell'];
@@ -2430,6 +2478,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    guidance_api_look_up_signs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };

@@ -63,6 +63,7 @@ export type {
   Sheet,
   SightCode,
   SignCode,
+  SignsIn as DescribedJar,
   Smell,
   Stage,
   StageFound,

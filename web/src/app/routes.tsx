@@ -14,6 +14,7 @@ export const router = createBrowserRouter([
       { index: true, element: <KitchenPage /> },
       { path: "new", lazy: async () => ({ Component: (await import("../features/new-jar")).NewJarPage }) },
       { path: "jars/:jarId", lazy: async () => ({ Component: (await import("../features/jar")).JarPage }) },
+      { path: "signs", lazy: async () => ({ Component: (await import("../features/signs")).SignsPage }) },
       {
         path: "jars/:jarId/look",
         lazy: async () => ({ Component: (await import("../features/look")).LookPage }),

@@ -62,6 +62,9 @@ function TopLine({ account }: { readonly account: Account | null }) {
           <NavLink to="/new" className={NAV}>
             New jar
           </NavLink>
+          <NavLink to="/signs" className={NAV}>
+            Signs
+          </NavLink>
         </nav>
       )}
       {!account && <span className="mr-auto" />}

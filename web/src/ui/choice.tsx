@@ -8,6 +8,20 @@ export type ChoiceItem<T extends string> = {
   readonly picture?: ReactNode;
 };
 
+/** A choice for each word, in their order. */
+export function choiceItems<T extends string>(
+  words: Record<T, string>,
+  pictures: Partial<Record<string, ReactNode>> = {},
+  hints: Partial<Record<T, string>> = {},
+): ChoiceItem<T>[] {
+  return (Object.keys(words) as T[]).map((value) => ({
+    value,
+    label: words[value],
+    hint: hints[value],
+    picture: pictures[value],
+  }));
+}
+
 type Shared<T extends string> = {
   readonly label: string;
   readonly items: readonly ChoiceItem<T>[];

@@ -82,7 +82,7 @@ const REMEDY_WORDS: Record<Remedy, string> = {
   stir_in: "Stir it in.",
   feed_now: "Feed it now.",
   feed_sooner: "Feed sooner, such as twice a day.",
-  feed_larger: "Or give it more flour and water for its seed.",
+  feed_larger: "A larger feed for its seed helps too.",
   feed_at_peak: "Feed at its peak or just after, not before.",
   smaller_ratio: "Keep more of it at each feed.",
   add_whole_flour: "Make a tenth to a half of the flour whole rye or whole wheat.",
@@ -103,9 +103,9 @@ const CAUTION_WORDS: Record<Caution, string> = {
   do_not_leave_there: "Do not leave it there; put a note on the oven.",
 };
 
-export const QUESTION_WORDS: Record<Question, string> = {
-  is_it_fuzzy_or_coloured: "Is it fuzzy, raised or coloured? Then it is mould: note that in a look.",
-  does_it_still_smell_so: "Does it still smell foul after day five? Then it is spoiled: note that in a look.",
+const QUESTION_WORDS: Record<Question, string> = {
+  is_it_fuzzy_or_coloured: "Is it fuzzy, raised or coloured? Then it is mould, and all of it goes.",
+  does_it_still_smell_so: "Does it still smell foul after day five? Then it is spoiled, and all of it goes.",
 };
 
 /** What it means, and since which look. */
@@ -120,6 +120,23 @@ export function adviceLine({ do: remedies, dont }: Finding): string {
     ...dont.map((caution) => CAUTION_WORDS[caution]),
   ].join(" ");
 }
+
+/** A finding as it is shown: how grave, what it means, what to do, and the one question. */
+export function signNote(finding: Finding): {
+  readonly grave: "danger" | "care" | "normal";
+  readonly meaning: string;
+  readonly advice: string;
+  readonly question: string | null;
+} {
+  return {
+    grave: GRAVE[finding.urgency],
+    meaning: SIGN_WORDS[finding.sign],
+    advice: adviceLine(finding),
+    question: finding.ask && QUESTION_WORDS[finding.ask],
+  };
+}
+
+const GRAVE = { 0: "danger", 1: "care", 2: "care", 3: "normal" } as const;
 
 const STEP_WORDS: Record<StepCode, string> = {
   awake: "It has doubled by its yeast",

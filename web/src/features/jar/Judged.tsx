@@ -1,12 +1,6 @@
-import type { Assessment, Finding, ReadyStep } from "../../api/types";
-import {
-  adviceLine,
-  metWord,
-  QUESTION_WORDS,
-  readinessLine,
-  SIGN_WORDS,
-  stepLine,
-} from "../../words/judging";
+import type { Assessment, ReadyStep } from "../../api/types";
+import { SignNote } from "../../ui/sign-note";
+import { metWord, readinessLine, signNote, stepLine } from "../../words/judging";
 import { NORMAL_WORDS } from "../../words/moves";
 
 const NORMAL = 3;
@@ -20,19 +14,12 @@ export function Found({ assessment }: { readonly assessment: Assessment }) {
   return (
     <ul aria-label="What it shows" className="flex max-w-prose flex-col gap-3">
       {findings.map((one) => (
-        <Sign key={one.sign} finding={one} />
+        <li key={one.sign}>
+          <SignNote {...signNote(one)} />
+        </li>
       ))}
       {calm && normal && <li className="border-l-4 border-rule pl-4">{NORMAL_WORDS[normal]}</li>}
     </ul>
-  );
-}
-
-function Sign({ finding }: { readonly finding: Finding }) {
-  return (
-    <li className={`border-l-4 pl-4 ${finding.urgency === NORMAL ? "border-rule" : "border-crust"}`}>
-      <span className="font-semibold">{SIGN_WORDS[finding.sign]}</span> {adviceLine(finding)}
-      {finding.ask && <span className="block text-soft">{QUESTION_WORDS[finding.ask]}</span>}
-    </li>
   );
 }
 

@@ -7,7 +7,7 @@ import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { Button } from "../../ui/button";
-import { Choice, type ChoiceItem, Choices } from "../../ui/choice";
+import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { NumberField, TextArea } from "../../ui/field";
 import { Loading, OutOfReach, Trouble } from "../../ui/states";
 import { useSay } from "../../ui/toast";
@@ -17,23 +17,10 @@ import { fieldWords, problemAt, problemWords } from "../../words/problems";
 import { draftOf, emptyLook, type LookDraft, lookOf } from "./draft";
 import { LevelPart } from "./LevelPart";
 
-function itemsOf<T extends string>(
-  words: Record<T, string>,
-  pictures: Record<string, React.ReactNode> = {},
-  hints: Partial<Record<T, string>> = {},
-): ChoiceItem<T>[] {
-  return (Object.keys(words) as T[]).map((value) => ({
-    value,
-    label: words[value],
-    hint: hints[value],
-    picture: pictures[value],
-  }));
-}
-
-const BUBBLES = itemsOf(BUBBLE_WORDS, BUBBLE_PICTURES);
-const TOPS = itemsOf(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
-const SMELLS = itemsOf(SMELL_WORDS);
-const THICKNESSES = itemsOf(THICKNESS_WORDS);
+const BUBBLES = choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES);
+const TOPS = choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
+const SMELLS = choiceItems(SMELL_WORDS);
+const THICKNESSES = choiceItems(THICKNESS_WORDS);
 const SHOWN = ["at", "level", "level.value", "high", "high.value", "ph", "celsius", "note"];
 
 export function LookPage({ editing }: { readonly editing?: LogEntry }) {

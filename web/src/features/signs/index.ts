@@ -1,0 +1,1 @@
+export { SignsPage } from "./Page";
