@@ -98,10 +98,10 @@ def judge(
 ) -> Readiness:
     """Judge by the feeds in order, the smells noted (the latest last), and whether a warning sign is found now.
 
-    A feed that nobody watched neither counts nor breaks the row.
+    A feed that nobody watched, or whose looks leave it open, neither counts nor breaks the row.
     """
     wanted = IN_A_ROW[strictness]
-    watched = [one for one in attempts if one.watched and one.by_yeast]
+    watched = [one for one in attempts if one.watched and one.by_yeast and not UNLIKELY < one.in_time < LIKELY]
     doubled = [one for one in watched if one.doubled_h is not None]
     row = _row(watched)
     peaks = [one.peak_h / one.limit_h for one in row[-wanted:]]
@@ -133,7 +133,7 @@ def _row(watched: Sequence[Attempt]) -> list[Attempt]:
     for one in watched:
         if one.doubled_h is not None and one.in_time >= LIKELY:
             row.append(one)
-        elif one.in_time <= UNLIKELY or one.doubled_h is None:
+        else:
             row = []
     return row
 

@@ -61,6 +61,11 @@ class Ready(TestCase):
         self.assertTrue(verdict(GOOD, UNSEEN, GOOD, GOOD).ready)
         self.assertFalse(verdict(UNSEEN, UNSEEN, GOOD).ready)
 
+    def test_nor_does_a_feed_whose_looks_leave_it_open(self) -> None:
+        unclear = replace(GOOD, highest=1.3, in_time=0.5)
+        self.assertTrue(verdict(GOOD, GOOD, unclear, GOOD).ready)
+        self.assertEqual(verdict(GOOD, unclear, unclear).feeds_to_go, 2)
+
     def test_what_early_bacteria_lifted_does_not_count(self) -> None:
         self.assertEqual(missing(verdict(EARLY, EARLY, EARLY)) & {StepCode.AWAKE}, {StepCode.AWAKE})
 
