@@ -19,7 +19,6 @@ USUAL_IN_A_ROW = 3
 LIKELY, UNLIKELY = 0.6, 0.4
 # Times to peak within so much of each other (longest over shortest) are steady.
 STEADY = 1.4
-PLEASANT = frozenset({Smell.YOGHURT, Smell.FRUITY, Smell.BEERY, Smell.SHARP, Smell.FLOURY})
 FOUL = frozenset({Smell.PUTRID, Smell.NAIL_VARNISH, Smell.CHEESY})
 
 

@@ -84,7 +84,6 @@ class RoundFit:
     """
 
     feed_id: str
-    watched: bool
     doubles_at: float
     doubled_chance: float
     doubled_h: float | None
@@ -242,7 +241,7 @@ def _hungry_at(course: Course[float], pace: float, fed_at: datetime) -> datetime
     return None
 
 
-# What counts as doubled where a flour and thickness cannot hold twice their volume (see `ensemble`).
+# In time is a doubling within so many hours at so many degrees.
 RULE_H, RULE_C = 8.0, 24.0
 
 
@@ -254,6 +253,7 @@ def _fits(
     for turn, course, curve, weights in zip(
         ledger.rounds[-count:], courses[-count:], curves[-count:], posterior.rounds, strict=True
     ):
+        # Less than twice where flour and thickness cannot hold that much (see `ensemble`).
         doubles_at = min(2.0, 1.0 + HOLDS_SHARE * course.paste.most_gas)
         pace = growth_pace(warmth(course.hours[0] + 4.0), YEAST_UPPER_C) / growth_pace(RULE_C, YEAST_UPPER_C)
         limit_h = RULE_H / max(pace, 0.05)
@@ -262,7 +262,6 @@ def _fits(
         fits.append(
             RoundFit(
                 turn.feed.id,
-                bool(turn.readings),
                 round(doubles_at, 3),
                 round(told.doubles_chance, 3),
                 told.doubles.middle if told.doubles else None,

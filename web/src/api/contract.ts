@@ -1329,8 +1329,6 @@ export interface components {
             peak_h: number;
             /** Peak Times */
             peak_times: number;
-            /** Watched */
-            watched: boolean;
             /** Yeast Share */
             yeast_share: number;
         };

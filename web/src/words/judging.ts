@@ -51,7 +51,7 @@ export function stageLine({ stage, sure, settles }: StageFound): string {
   return `${likely}${name}: ${STAGE_WORDS[stage]}.${more}`;
 }
 
-export const SIGN_WORDS: Record<SignCode, string> = {
+const SIGN_WORDS: Record<SignCode, string> = {
   mould: "That is mould or spoilage. It goes deeper than what you see.",
   spoiled: "A foul smell this late is spoilage, not a phase.",
   too_hot: "It stands too warm. Above 38 °C it comes to harm.",

@@ -3,13 +3,11 @@ import { SignNote } from "../../ui/sign-note";
 import { metWord, readinessLine, signNote, stepLine } from "../../words/judging";
 import { NORMAL_WORDS } from "../../words/moves";
 
-const NORMAL = 3;
-
 /** What the jar shows: the signs found, or else what is normal on this day. */
 export function Found({ assessment }: { readonly assessment: Assessment }) {
   const { findings, normal, stage } = assessment;
   const steady = stage?.stage === "steady";
-  const calm = normal !== null && !steady && !findings.some((one) => one.urgency === NORMAL);
+  const calm = normal !== null && !steady && !findings.some((one) => signNote(one).grave === "normal");
   if (findings.length === 0 && !calm) return null;
   return (
     <ul aria-label="What it shows" className="flex max-w-prose flex-col gap-3">

@@ -7,13 +7,12 @@ import { nextMorning, when } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { Menu } from "../../ui/menu";
+import { SignNote } from "../../ui/sign-note";
 import { useSay } from "../../ui/toast";
 import { readyWords, spanWords } from "../../words/forecasts";
-import { adviceLine, findingLine, SIGN_WORDS, STAGE_NAMES } from "../../words/judging";
+import { findingLine, STAGE_NAMES, signNote } from "../../words/judging";
 import { DEED_OF, NORMAL_WORDS, nextMove } from "../../words/moves";
 import { problemWords } from "../../words/problems";
-
-const NORMAL = 3;
 
 /** The chosen jar on the bench: what to do now, and how it is doing. */
 export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen: Kitchen }) {
@@ -39,13 +38,8 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
 
 /** The most urgent thing found that is not simply normal. */
 function Found({ one }: { readonly one: Glance }) {
-  const [first] = one.findings;
-  if (!first || first.urgency === NORMAL) return null;
-  return (
-    <p className="max-w-prose border-l-4 border-crust pl-4">
-      <span className="font-semibold">{SIGN_WORDS[first.sign]}</span> {adviceLine(first)}
-    </p>
-  );
+  const [first] = one.findings.map(signNote);
+  return first && first.grave !== "normal" ? <SignNote {...first} /> : null;
 }
 
 /** In short, what is forecast. */
