@@ -22,20 +22,22 @@ LONGEST = 24.0
 BAKER = Habits(late_h=0.8, looks=2.0, grams=0.03, reads=0.06)
 
 
-def true_day(setup: Setup, played: Played, celsius: float, doubled: float = 2.0) -> float | None:
-    """The day of the third doubling in a row within 8 h (at 24 °C, corrected), by the truth behind the log.
+def true_day(
+    setup: Setup, played: Played, celsius: float, doubled: float = 2.0, *, from_h: float = 60.0, within_h: float = 8.0
+) -> float | None:
+    """The day of the third doubling in a row within 8 h (`within_h` at 24 °C, corrected), by the truth behind the log.
 
-    `doubled` is the level that counts as doubled.
+    `doubled` is the level that counts as doubled; before `from_h` a rise is the early bacteria's.
     """
     ledger = ledger_of(setup, course_of(setup), played.log)
     pace = growth_pace(celsius, YEAST_UPPER_C) / growth_pace(24.0, YEAST_UPPER_C)
     row = 0
     fed = [turn.feed.at for turn in ledger.rounds]
     for at, until in zip(fed, [*fed[1:], START + timedelta(days=LONGEST)], strict=True):
-        within = at + timedelta(hours=8.0 / pace)
+        within = at + timedelta(hours=within_h / pace)
         levels = [(hour.at, hour.level) for hour in played.truth if at < hour.at <= min(within, until)]
         reached = next((when for when, level in levels if level >= doubled), None)
-        row = row + 1 if reached and at > START + timedelta(hours=60) else 0
+        row = row + 1 if reached and at >= START + timedelta(hours=from_h) else 0
         if row == 3 and reached:
             return (reached - START) / timedelta(days=1)
     return None

@@ -5,13 +5,15 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 from .feeding import FeedPlan
-from .log import Bin, Deed, Entry, Feed, Leave, Log, Look, feeds_of, in_order
+from .log import Bin, Deed, Entry, Feed, Leave, Log, Look, Word, feeds_of, in_order
 from .planner import MOST_STEPS
 from .protocol.course import Course
 from .protocol.method import Origin
 from .quantities import grams
 from .refusal import Refusal, RefusalCode, within
 from .setups import Setup, course_of, feed_now, ledger_of, plan_of
+from .signs import SIGNS
+from .signs.contract import Urgency
 from .vessel import as_times, most_grams
 
 # Two devices' clocks differ a little; what is further ahead is a slip of the hand.
@@ -25,6 +27,7 @@ WEIGHING_SLACK_G = 2.0
 LEFT_AT_MOST = timedelta(days=3)
 # How far a new plan is looked through for its fullest jar.
 PLANNED_DAYS = timedelta(days=21)
+DANGERS = frozenset(sign.code.value for sign in SIGNS if sign.urgency is Urgency.DANGER)
 
 
 def admit_setup(setup: Setup, now: datetime) -> None:
@@ -65,8 +68,11 @@ def admit(setup: Setup, log: Log, entry: Entry, now: datetime) -> None:
             _admit_feed(setup, others, entry, before)
         case Look():
             _admit_look(setup, others, entry)
-        case Deed():
+        case Deed() | Word():
             _after_the_first_mix(others, entry.at)
+            if isinstance(entry, Word) and entry.about in DANGERS:
+                # What was noted by mistake is corrected in the look that shows it.
+                raise Refusal(RefusalCode.DANGER_STANDS, "about", {"sign": entry.about})
         case Leave():
             _after_the_first_mix(others, entry.at)
             if not entry.at < entry.until <= entry.at + LEFT_AT_MOST:

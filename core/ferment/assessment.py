@@ -6,15 +6,17 @@ from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
+from .cautions import Notice, notices
+from .counsel import Counsel, counsel
 from .feeding import FeedPlan, ratio_as_weighed
 from .flours import FlourLot
 from .judgement import judgement
 from .ledger import Ledger, Round
 from .log import Bubbles, Log, Top
 from .planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
-from .planner.steps import Change, Doing, PlanTotals, ReadyDays, WaitsFor
+from .planner.steps import Change, Doing, PlanTotals, ReadyDays, Task, WaitsFor
 from .protocol.course import Course
-from .protocol.method import Into, Normal
+from .protocol.method import Normal
 from .readiness import Readiness, StageFound
 from .setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
 from .signs import Finding
@@ -126,6 +128,7 @@ class Assessment:
 
     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
+    `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
     """
 
     day: int
@@ -142,6 +145,8 @@ class Assessment:
     findings: tuple[Finding, ...]
     readiness: Readiness | None
     stage: StageFound | None
+    counsel: tuple[Counsel, ...]
+    notices: tuple[Notice, ...]
     rounds: tuple[RoundSeen, ...]
     totals: Totals
     binned_at: datetime | None
@@ -162,14 +167,16 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     start = ledger.rounds[0].feed.at if ledger.rounds else None
     background = background_of(setup, course, ledger)
     told, ready_on = _forecast(setup, course, ledger, background, now)
-    judged = judgement(course, ledger, background.place, made, told, now)
+    judged = judgement(course, ledger, background.place, made, told, now, setup.ready_after)
+    advised = counsel(setup, course, ledger, made, judged, now)
+    made = advised.plan
     usual_line = _usual_line_mm(made, ledger, setup.vessel)
     return Assessment(
         day=day_of(start, now) if start else 0,
         normal=course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
         in_jar=_in_jar(ledger),
         since_feed=_since_feed(ledger, now),
-        next_move=_next_move(course, ledger, judged.findings, made, setup.vessel),
+        next_move=_next_move(ledger, judged.findings, made, setup.vessel),
         timeline=made.steps,
         changes=made.changes,
         ahead=made.to_ready,
@@ -179,6 +186,8 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         findings=judged.findings,
         readiness=judged.readiness,
         stage=judged.stage,
+        counsel=advised.counsel,
+        notices=notices(setup, course, ledger, made, judged),
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
         totals=_totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
@@ -211,7 +220,7 @@ def _no_move(move: Move) -> NextMove:
     return NextMove(move, None, None, None, None, True, (), (), None, ())  # noqa: FBT003  (a row of a table)
 
 
-def _next_move(course: Course, ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel) -> NextMove:
+def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel) -> NextMove:
     if ledger.binned:
         return _no_move(Move.BINNED)
     if any(finding.urgency is Urgency.DANGER for finding in found):
@@ -220,8 +229,7 @@ def _next_move(course: Course, ledger: Ledger, found: tuple[Finding, ...], made:
     if step is None:
         return _no_move(Move.NOTHING)
     there_is = ledger.contents.total_g if ledger.rounds else None
-    stage = next(stage for stage in course.stages if stage.name == step.stage)
-    style = WalkStyle.CLEAN_JAR if any(isinstance(act, Into) for act in stage.do) else WalkStyle.IN_THE_JAR
+    style = WalkStyle.CLEAN_JAR if any(one.do is Task.CLEAN_JAR for one in step.do) else WalkStyle.IN_THE_JAR
     walk = scale_walk(step.plan, vessel.tare_g, there_is, style) if step.plan else ()
     return NextMove(
         MOVES[step.act],

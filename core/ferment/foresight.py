@@ -6,9 +6,10 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
 from .assessment import Assessment, assess
-from .building import Build
+from .building import Build, build
 from .flours import Blend, FlourGrams
 from .log import Log
+from .protocol.course import culture
 from .refusal import Refusal, RefusalCode
 from .setups import Setup, background_of, course_of, feed_now, ledger_of
 from .tracker import IfFed, if_fed, of_a_grown_jar
@@ -83,6 +84,25 @@ def timed(build: Build, blend: Blend, wanted: datetime, celsius: float) -> tuple
         at -= timedelta(hours=peak.middle)
         told.append(TimedFeed(at, _around(at, peak)))
     return tuple(reversed(told))
+
+
+# Kept back from every build (common practice: 20 to 30 g).
+KEPT_BACK_G = 20.0
+
+
+@dataclass(frozen=True)
+class BuildUp:
+    """A build for a recipe from a jar of its own flours, and when to do each feed where an hour was named."""
+
+    build: Build
+    times: tuple[TimedFeed, ...]
+
+
+def build_up_from(setup: Setup, target_g: float, wanted: datetime | None) -> BuildUp:
+    """Back from the grams that a recipe needs, and from the hour it needs them. Raises Refusal."""
+    blend, _ = culture(course_of(setup))
+    made = build(target_g, KEPT_BACK_G, blend, step=setup.scale_step)
+    return BuildUp(made, timed(made, blend, wanted, setup.warmth_c) if wanted else ())
 
 
 def _around(fed_at: datetime, peak: Spread) -> tuple[datetime, datetime, datetime]:

@@ -10,7 +10,8 @@ from zoneinfo import ZoneInfo
 
 from .flours import FlourGrams, flour_named
 from .hours import Band, Hours, check_bands, waking_hours
-from .log import Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Log, Look, Smell, Thickness, Top
+from .log import Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Log, Look, Smell, Thickness, Top, Word
+from .readiness import Strictness
 from .refusal import Refusal, RefusalCode
 from .setups import Setup
 from .vessel import Level, LevelUnit, Vessel
@@ -36,6 +37,7 @@ def write(setup: Setup, log: Log) -> dict[str, object]:
             "size": setup.size,
             "warmth_c": setup.warmth_c,
             "night_c": setup.night_c,
+            "ready_after": setup.ready_after,
             "tz": zone,
             "hours": {
                 "weekday": [[band.start, band.end] for band in setup.hours.weekday],
@@ -68,11 +70,14 @@ def _entry(entry: Entry) -> dict[str, object]:
                 "thickness": entry.thickness,
                 "ph": entry.ph,
                 "celsius": entry.celsius,
+                "floats": entry.floats,
             }
         case Deed():
             told["deed"] = entry.deed
         case Leave():
             told["until"] = entry.until.isoformat()
+        case Word():
+            told |= {"about": entry.about, "yes": entry.yes}
     return {name: value for name, value in told.items() if value is not None and value != []}
 
 
@@ -122,6 +127,11 @@ class _Place:
             raise self.refuse("a number")
         return float(self.value)
 
+    def truth(self) -> bool:
+        if not isinstance(self.value, bool):
+            raise self.refuse("true or false")
+        return self.value
+
     def text(self) -> str:
         if not isinstance(self.value, str):
             raise self.refuse("a text")
@@ -159,6 +169,7 @@ def _setup(given: _Place) -> Setup:
         size=given.get("size", 1.0).number(),
         warmth_c=given.get("warmth_c", 24.0).number(),
         night_c=given.get("night_c", None).or_none(_Place.number),
+        ready_after=given.get("ready_after", Strictness.USUAL).one_of(Strictness),
         hours=waking_hours(zone) if hours.value is None else Hours(zone, *(_bands(hours.get(day)) for day in DAYS)),
     )
 
@@ -198,6 +209,7 @@ def _read_entry(given: _Place) -> Entry:
         "look": lambda: _read_look(given, name, at),
         "deed": lambda: Deed(name, at, given.get("deed").one_of(DeedKind)),
         "leave": lambda: Leave(name, at, given.get("until").moment()),
+        "word": lambda: Word(name, at, given.get("about").text(), given.get("yes").truth()),
         "bin": lambda: Bin(name, at),
     }
     if kind not in readers:
@@ -227,4 +239,5 @@ def _read_look(given: _Place, name: str, at: datetime) -> Look:
         high=given.get("high", None).or_none(_read_level),
         ph=given.get("ph", None).or_none(_Place.number),
         celsius=given.get("celsius", None).or_none(_Place.number),
+        floats=given.get("floats", None).or_none(_Place.truth),
     )

@@ -3,17 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
 from .ledger import Ledger, Reading, Round
-from .log import Look
+from .log import READY, Look
 from .planner import Plan, StepState
 from .protocol.course import Course
 from .protocol.method import Origin
 from .readiness import Attempt, Readiness, StageFound, Standing, Strictness, judge, stage_of
 from .setups import cold_spans
-from .signs import Finding, findings
+from .signs import Finding, Ruled, findings
 from .signs.contract import Glimpse, Scene, Urgency
 from .tracker import Forecast, RoundFit
 from .warmth import Place, Warmth
@@ -31,11 +31,15 @@ DAY = timedelta(hours=24)
 
 @dataclass(frozen=True)
 class Judgement:
-    """All verdicts on a jar; before the first mix there is nothing to judge: `readiness` and `stage` are None."""
+    """All verdicts on a jar; before the first mix there is nothing to judge: `readiness` and `stage` are None.
+
+    `woke` is true once a rise was seen that was the yeast's.
+    """
 
     findings: tuple[Finding, ...]
     readiness: Readiness | None
     stage: StageFound | None
+    woke: bool
 
 
 def judgement(
@@ -45,11 +49,11 @@ def judgement(
     made: Plan,
     told: Forecast | None,
     now: datetime,
-    strictness: Strictness = Strictness.USUAL,
+    strictness: Strictness,
 ) -> Judgement:
     """Judge a jar by its log, its plan and its forecast."""
     if not ledger.rounds:
-        return Judgement((), None, None)
+        return Judgement((), None, None, woke=False)
     woken = course.origin is not Origin.FLOUR_AND_WATER
     begun_sour = woken or ledger.rounds[0].feed.juice_g > 0
     before = ledger.rounds[:-1]
@@ -58,11 +62,20 @@ def judgement(
     by_yeast = max((one.highest for one in attempts if one.by_yeast), default=1.0)
     peaks = tuple(fit.peak_times for one, fit in zip(attempts[:-1], fits, strict=False) if one.watched)
     scene = _scene(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE)
-    found = findings(scene, [glimpse for turn in before for glimpse in _glimpses(turn)], now)
+    ruled = {word.about: Ruled(word.yes, word.at) for word in ledger.words}
+    found = findings(scene, [glimpse for turn in before for glimpse in _glimpses(turn)], now, ruled)
     if ledger.binned:
         found = tuple(one for one in found if one.urgency is Urgency.DANGER)
     warned = any(one.urgency <= Urgency.WARNING for one in found)
     ready = judge(attempts, [look.smell for look in ledger.looks], strictness, warned=warned)
+    word = ledger.word(READY)
+    ready = replace(
+        ready,
+        ready=word.yes if word else ready.by_rule,
+        word=word.yes if word else None,
+        floats=next((look.floats for look in reversed(ledger.looks) if look.floats is not None), None),
+        earliest=None if ready.by_rule else _earliest(ledger, made, fits, ready, now),
+    )
     lately = [look for look in ledger.looks if look.at > now - DAY]
     spans = cold_spans(ledger)
     stage = stage_of(
@@ -80,7 +93,41 @@ def judgement(
             begun_sour=begun_sour,
         )
     )
-    return Judgement(found, ready, stage)
+    settles_at = _settles_at(attempts, now) if stage.settles else None
+    return Judgement(found, ready, replace(stage, settles_at=settles_at), woke=scene.woke)
+
+
+def _settles_at(attempts: tuple[Attempt, ...], now: datetime) -> datetime | None:
+    """When a look would tell: at the hour by which it is to have doubled."""
+    if not attempts:
+        return None
+    at = attempts[-1].at + timedelta(hours=attempts[-1].limit_h)
+    return at if at > now else None
+
+
+def _earliest(
+    ledger: Ledger, made: Plan, fits: tuple[RoundFit, ...], ready: Readiness, now: datetime
+) -> datetime | None:
+    """When the good feeds that are missing can be there at the earliest, by the feeds of the plan."""
+    limit = timedelta(hours=fits[-1].limit_h) if fits else timedelta(hours=8)
+    running = ledger.rounds[-1].feed
+    counted = bool(ready.feeds) and ready.feeds[-1].feed_id == running.id
+    open_still = [running.at] if not counted and now < running.at + limit else []
+    ahead = [step.due for step in made.steps if step.plan and step.state not in (StepState.DONE, StepState.SKIPPED)]
+    at = [*open_still, *(max(due, now) for due in ahead)][max(1, ready.feeds_to_go) - 1 :]
+    return at[0] + limit if at else None
+
+
+# The stretch over which it is reckoned how far feeds thinned the jar out.
+THINNED_OVER = timedelta(hours=48)
+
+
+def _thinned_to(ledger: Ledger, now: datetime) -> float:
+    share = 1.0
+    for turn in ledger.rounds[1:]:
+        if turn.feed.at > now - THINNED_OVER and turn.contents.total_g:
+            share *= min(1.0, turn.feed.keep_g / turn.contents.total_g)
+    return share
 
 
 def _scene(
@@ -101,6 +148,8 @@ def _scene(
         hydration_percent=ledger.contents.hydration_percent or 100.0,
         begun_sour=begun_sour,
         woke=woke,
+        smelt_before=frozenset().union(*(look.smell for look in [one for one in ledger.looks if one.smell][:-1])),
+        thinned_to=_thinned_to(ledger, now),
     )
 
 

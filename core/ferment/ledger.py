@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 
 from .contents import EMPTY, Contents, culture_of
 from .flours import Blend
-from .log import Bin, Deed, Feed, Leave, Log, Look, in_order
+from .log import Bin, Deed, Feed, Leave, Log, Look, Word, in_order
 from .refusal import Refusal
 from .vessel import Level, Vessel, as_times, line_mm, room_times
 
@@ -47,12 +47,18 @@ class Round:
 
 @dataclass(frozen=True)
 class Ledger:
-    """All rounds of a jar, in order, the looks, what else was done, and the end of the jar when there was one."""
+    """All rounds of a jar, in order, the looks, what else was done, what the baker said of verdicts and advice, and the
+    end of the jar when there was one."""
 
     rounds: tuple[Round, ...]
     looks: tuple[Look, ...]
     deeds: tuple[Deed | Leave, ...]
     binned: Bin | None
+    words: tuple[Word, ...] = ()
+
+    def word(self, about: str) -> Word | None:
+        """The latest that the baker said of it."""
+        return next((one for one in reversed(self.words) if one.about == about), None)
 
     @property
     def contents(self) -> Contents:
@@ -82,6 +88,7 @@ def replay(vessel: Vessel, log: Log, culture: Culture | None = None) -> Ledger:
     rounds: list[_Open] = []
     looks: list[Look] = []
     deeds: list[Deed | Leave] = []
+    words: list[Word] = []
     binned: Bin | None = None
     for entry in in_order(log):
         match entry:
@@ -100,9 +107,11 @@ def replay(vessel: Vessel, log: Log, culture: Culture | None = None) -> Ledger:
                     rounds[-1].readings.extend(_reading(vessel, rounds[-1].line, entry))
             case Deed() | Leave():
                 deeds.append(entry)
+            case Word():
+                words.append(entry)
             case Bin():
                 binned = binned or entry
-    return Ledger(tuple(turn.close() for turn in rounds), tuple(looks), tuple(deeds), binned)
+    return Ledger(tuple(turn.close() for turn in rounds), tuple(looks), tuple(deeds), binned, tuple(words))
 
 
 def _reading(vessel: Vessel, line: float, look: Look) -> tuple[Reading, ...]:

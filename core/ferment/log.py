@@ -83,7 +83,8 @@ class Feed:
 class Look:
     """What was seen, smelt and measured; an empty field was not looked at.
 
-    `high` is the smear left on the glass at the highest point since the feed, a peak that nobody saw.
+    `high` is the smear left on the glass at the highest point since the feed, a peak that nobody saw. `floats` is how
+    a float test went.
     """
 
     id: str
@@ -97,10 +98,11 @@ class Look:
     high: Level | None = None
     ph: float | None = None
     celsius: float | None = None
+    floats: bool | None = None
 
     @property
     def is_empty(self) -> bool:
-        measured = self.level or self.high or self.ph is not None or self.celsius is not None
+        measured = self.level or self.high or any(one is not None for one in (self.ph, self.celsius, self.floats))
         return not (measured or self.bubbles or self.top or self.smell or self.thickness or self.has_note)
 
 
@@ -119,6 +121,7 @@ class DeedKind(StrEnum):
     SKIPPED = "skipped"
     TO_FRIDGE = "to_fridge"
     TO_COUNTER = "to_counter"
+    SPARE_SET_ASIDE = "spare_set_aside"
 
 
 @dataclass(frozen=True)
@@ -139,7 +142,24 @@ class Leave:
     until: datetime
 
 
-Entry = Feed | Look | Deed | Leave | Bin
+# What the baker may say yes or no to beside the signs and the advice: that the jar is ready.
+READY = "ready"
+
+
+@dataclass(frozen=True)
+class Word:
+    """The baker's own word on a verdict or on advice: `about` is the code of a sign or of an advice, or `READY`.
+
+    No to a sign overrules it; yes or no to advice takes or refuses it; yes or no to ready goes before the rule.
+    """
+
+    id: str
+    at: datetime
+    about: str
+    yes: bool
+
+
+Entry = Feed | Look | Deed | Leave | Word | Bin
 Log = tuple[Entry, ...]
 
 
@@ -148,7 +168,7 @@ def in_order(log: Log) -> Log:
 
     In UTC, because hours between two moments of one zone are read off the wall, where clocks are changed.
     """
-    rank = {Look: 0, Deed: 1, Feed: 2, Leave: 3, Bin: 4}
+    rank = {Look: 0, Deed: 1, Word: 2, Feed: 3, Leave: 4, Bin: 5}
     moments: Log = tuple(
         entry if entry.at.tzinfo is UTC else replace(entry, at=entry.at.astimezone(UTC)) for entry in log
     )

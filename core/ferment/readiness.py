@@ -77,15 +77,21 @@ class ReadyStep:
 class Readiness:
     """The verdict with its evidence: the steps, and the feeds they rest on (the latest last).
 
+    `by_rule` is what the steps say; `word`, yes or no, is what the baker said instead, and goes before it.
     `looks_ready_but` is true after a rise that looks like it and is not a habit yet. `feeds_to_go` is how many good
-    feeds are missing at least.
+    feeds are missing at least, `earliest` when they can be there. `floats` is the last float test: it supports and
+    decides nothing.
     """
 
     ready: bool
+    by_rule: bool
     steps: tuple[ReadyStep, ...]
     feeds: tuple[Attempt, ...]
     looks_ready_but: bool
     feeds_to_go: int
+    word: bool | None = None
+    earliest: datetime | None = None
+    floats: bool | None = None
 
 
 def judge(
@@ -119,6 +125,7 @@ def judge(
     ready = all(step.met for step in steps)
     return Readiness(
         ready=ready,
+        by_rule=ready,
         steps=steps,
         feeds=tuple(watched[-max(wanted, 3) :]),
         looks_ready_but=not ready and bool(row),
@@ -161,9 +168,12 @@ class Settles(StrEnum):
 
 @dataclass(frozen=True)
 class StageFound:
+    """The stage, how sure from 0 to 1, and what would settle it and when, where that is to be said."""
+
     stage: Stage
     sure: float
     settles: Settles | None
+    settles_at: datetime | None = None
 
 
 @dataclass(frozen=True)

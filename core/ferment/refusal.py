@@ -45,6 +45,7 @@ class RefusalCode(StrEnum):
     BEFORE_THE_LAST_FEED = "before_the_last_feed"
     AFTER_THE_NEXT_FEED = "after_the_next_feed"
     JAR_IS_BINNED = "jar_is_binned"
+    DANGER_STANDS = "danger_stands"
     FIRST_MIX_HAS_FEEDS = "first_mix_has_feeds"
 
 

@@ -13,8 +13,9 @@ from .methods import family_named
 from .planner import Plan, StepState, plan
 from .planner.walking import Desk, Walk
 from .protocol.course import Course, Stage, culture, settle, weigh
-from .protocol.method import Method
+from .protocol.method import Into, Method
 from .protocol.options import Choices
+from .readiness import Strictness
 from .refusal import within
 from .tracker import Background, Turn
 from .vessel import Vessel, check_vessel
@@ -28,7 +29,7 @@ class Setup:
     """A jar as planned. `method` is a baker's own; without one `family` names one of the catalogue.
 
     `size` multiplies the method's amounts. The jar stands at `warmth_c` °C, at night at `night_c` where that differs;
-    what a thermometer wrote down in `readings` counts before both.
+    what a thermometer wrote down in `readings` counts before both. `ready_after` is the baker's own rule of ready.
     """
 
     family: str
@@ -42,6 +43,7 @@ class Setup:
     night_c: float | None = None
     readings: tuple[Degrees, ...] = ()
     method: Method | None = None
+    ready_after: Strictness = Strictness.USUAL
 
 
 def place_of(setup: Setup) -> Place:
@@ -136,6 +138,11 @@ class FeedNow:
     stage: Stage | None
     walk: Walk
 
+    @property
+    def clean_jar(self) -> bool:
+        by_method = self.stage is not None and any(isinstance(act, Into) for act in self.stage.do)
+        return by_method or self.walk.standing.advised.clean_jar
+
 
 def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g: float | None = None) -> FeedNow:
     """The feed of this moment, for the seed really kept where it is known. Raises Refusal for amounts nobody means."""
@@ -143,7 +150,7 @@ def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g
     walk = Walk(desk, ledger, now.astimezone(UTC))
     stage = walk.pass_to_feed()
     if stage is not None:
-        found = weigh(course, stage, walk.standing.bench, setup.scale_step, keep_g)
+        found = weigh(course, stage, walk.standing.bench, setup.scale_step, keep_g, walk.standing.advised)
         assert found is not None  # a stage that feeds weighs something out
         return FeedNow(found, stage, walk)
     return FeedNow(_once_more(setup, course, ledger, keep_g), None, walk)

@@ -10,7 +10,6 @@ from .feeding import FeedPlan, Ratio, ratio_as_weighed
 from .flours import Flour, FlourGrams, weight
 from .log import Log
 from .mending import Mend, mend
-from .protocol.method import Into
 from .quantities import grams
 from .setups import Setup, course_of, feed_now, ledger_of
 from .vessel import ROOM_WANTED, line_mm, room_times
@@ -50,8 +49,7 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime) -> Sheet:
     plan = fed.plan
     real = _as_it_went(plan, went_in)
     there_is = ledger.contents.total_g if ledger.rounds else None
-    clean = fed.stage is not None and any(isinstance(act, Into) for act in fed.stage.do)
-    style = WalkStyle.CLEAN_JAR if clean else WalkStyle.IN_THE_JAR
+    style = WalkStyle.CLEAN_JAR if fed.clean_jar else WalkStyle.IN_THE_JAR
     tare = setup.vessel.tare_g
     walks = zip(scale_walk(plan, tare, there_is, style), scale_walk(real, tare, there_is, style), strict=True)
     line = line_mm(setup.vessel, real.total_g)

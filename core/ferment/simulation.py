@@ -32,7 +32,7 @@ from .jar_model import (
     run,
     stir,
 )
-from .kinetics import REFERENCE_C
+from .kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
 from .ledger import Ledger
 from .log import Bubbles, Deed, DeedKind, Entry, Feed, Log, Look, Smell, Thickness, Top, in_order
 from .planner import Step, StepState
@@ -61,6 +61,7 @@ class Habits:
     reads: float = 0.04
     careless: float = 0.0
     notes_high_mark: float = 0.0
+    looks_when_asked: bool = False
 
 
 @dataclass(frozen=True)
@@ -205,10 +206,23 @@ def _at_home(table: _Table, at: datetime) -> datetime:
 def _looks(table: _Table, now: datetime, due: datetime) -> None:
     count = int(table.dice.poisson(table.habits.looks)) if table.jar else 0
     span = (due - now) / HOUR
-    for share in sorted(float(one) for one in table.dice.uniform(0.08, 0.97, size=min(count, 8))):
+    shares = [float(one) for one in table.dice.uniform(0.08, 0.97, size=min(count, 8))]
+    asked_at = _asked_at(table, now) if table.habits.looks_when_asked and table.jar else None
+    if asked_at is not None and now < asked_at < due:
+        shares.append((asked_at - now) / (due - now))
+    for share in sorted(shares):
         at = now + timedelta(hours=share * span)
         if _at_home(table, at) == at:
             _look(table, at)
+
+
+def _asked_at(table: _Table, now: datetime) -> datetime | None:
+    """8 h after the last feed, in its warmth as the baker knows it; None by night."""
+    fed = next((one.at for one in reversed(table.log) if isinstance(one, Feed)), now)
+    celsius = table.setup.warmth_c
+    pace = growth_pace(celsius, YEAST_UPPER_C) / growth_pace(REFERENCE_C, YEAST_UPPER_C)
+    at = fed + timedelta(hours=8.0 / max(pace, 0.1))
+    return at if 7 <= at.astimezone(table.setup.hours.zone).hour < 23 else None
 
 
 def _run_on(table: _Table, at: datetime) -> None:

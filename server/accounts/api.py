@@ -11,7 +11,8 @@ from ninja.decorators import decorate_view
 from problems import ProblemsOut
 
 from . import services
-from .wire import AccountOut, SessionOut, SignInIn, SignUpIn
+from .security import Baker, signed_in
+from .wire import AccountOut, HeardIn, SessionOut, SignInIn, SignUpIn
 
 router = Router(tags=["accounts"])
 
@@ -49,3 +50,9 @@ def sign_in(request: HttpRequest, payload: SignInIn) -> SessionOut:
 def sign_out(request: HttpRequest) -> SessionOut:
     services.sign_out(request)
     return _session(request)
+
+
+@router.post("/heard", response={204: None, 422: ProblemsOut}, auth=signed_in)
+def acknowledge(request: Baker, payload: HeardIn) -> tuple[int, None]:
+    services.acknowledge(request.auth, payload.notice)
+    return 204, None

@@ -21,3 +21,14 @@ class Account(AbstractBaseUser):
 
     def __str__(self) -> str:
         return self.name
+
+
+class Heard(models.Model):
+    """A caution that a baker has read and acknowledged; it is not said again."""
+
+    account = models.ForeignKey(Account, on_delete=models.CASCADE, related_name="heard")
+    notice = models.CharField(max_length=40)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=["account", "notice"], name="heard_once"),)

@@ -14,6 +14,7 @@ from django.http import HttpRequest
 from problems import Problem, ServerProblem
 
 from .models import Account as Account
+from .models import Heard
 
 
 def account_of(request: HttpRequest) -> Account | None:
@@ -70,6 +71,16 @@ def demo_account() -> Account:
         account.set_unusable_password()
         account.save(update_fields=["password"])
     return account
+
+
+def acknowledge(account: Account, notice: str) -> None:
+    """The baker has read a caution. Saying so twice is as good as once."""
+    Heard.objects.get_or_create(account=account, notice=notice)
+
+
+def heard_by(account: Account) -> frozenset[str]:
+    """The cautions that the baker has acknowledged."""
+    return frozenset(Heard.objects.filter(account=account).values_list("notice", flat=True))
 
 
 def known_time_zone(name: str) -> str:

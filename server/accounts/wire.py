@@ -10,6 +10,8 @@ from ninja import Schema
 from pydantic import AfterValidator, AwareDatetime, ConfigDict, StringConstraints
 from pydantic_core import PydanticCustomError
 
+from ferment.cautions import Notice
+
 
 class Request(Schema):
     """Nothing unknown, no NaN; field by field errors."""
@@ -57,3 +59,9 @@ class SessionOut(Schema):
 
     account: AccountOut | None
     demo_offered: bool
+
+
+class HeardIn(Request):
+    """A caution that the baker has read."""
+
+    notice: Notice

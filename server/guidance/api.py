@@ -13,7 +13,10 @@ from problems import ProblemsOut
 from . import services
 from .wire import (
     AssessmentOut,
+    BuildIn,
+    BuildUpOut,
     KitchenOut,
+    LookedAtIn,
     OpenJarOut,
     PreviewIn,
     SheetOut,
@@ -24,6 +27,7 @@ from .wire import (
     WhatIfOut,
     described,
     kitchen_out,
+    looked_at,
     open_jar_out,
     setup_in,
     went_in,
@@ -59,6 +63,16 @@ def what_if(request: Baker, jar_id: UUID, payload: WhatIfIn) -> WhatIfOut:
 @router.post("/signs", response={200: SignsOut, 422: ProblemsOut})
 def look_up_signs(request: Baker, payload: SignsIn) -> SignsOut:
     return SignsOut(findings=services.look_up_signs(described(payload), timezone.now()))
+
+
+@router.post("/jars/{jar_id}/signs", response={200: SignsOut, 404: ProblemsOut, 422: ProblemsOut})
+def signs_of(request: Baker, jar_id: UUID, payload: LookedAtIn) -> SignsOut:
+    return SignsOut(findings=services.signs_of(request.auth, jar_id, looked_at(payload), timezone.now()))
+
+
+@router.post("/jars/{jar_id}/build", response={200: BuildUpOut, 404: ProblemsOut, 422: ProblemsOut})
+def build_up(request: Baker, jar_id: UUID, payload: BuildIn) -> BuildUpOut:
+    return services.build_up(request.auth, jar_id, payload.target_g, payload.at)
 
 
 @router.post("/jars/{jar_id}/weigh", response={200: SheetOut, 404: ProblemsOut, 422: ProblemsOut})

@@ -6,10 +6,11 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 from uuid import UUID
 
-from accounts.services import Account
-from ferment.admission import admit_setup
+from accounts.services import Account, heard_by
+from ferment.admission import admit, admit_setup
 from ferment.assessment import Assessment, assess
-from ferment.foresight import RatioOffer, moved_to, offers
+from ferment.foresight import BuildUp, RatioOffer, build_up_from, moved_to, offers
+from ferment.log import Look
 from ferment.lookup import Described, look_up
 from ferment.setups import Setup
 from ferment.sheet import Sheet, WentIn, sheet
@@ -37,13 +38,19 @@ def kitchen_now(account: Account, now: datetime) -> list[Assessed]:
     """Every jar of the kitchen, in a fixed number of queries."""
     cards = all_jars(account)
     logs = logs_of([card.id for card in cards])
-    return [Assessed(card, assess(card.setup, logs[card.id], now)) for card in cards]
+    heard = heard_by(account)
+    return [Assessed(card, _unheard(assess(card.setup, logs[card.id], now), heard)) for card in cards]
 
 
 def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
     card = jar_of(account, jar_id)
     log = logs_of([card.id])[card.id]
-    return OpenJar(card, assess(card.setup, log, now), entries_of(card.id))
+    return OpenJar(card, _unheard(assess(card.setup, log, now), heard_by(account)), entries_of(card.id))
+
+
+def _unheard(found: Assessment, heard: frozenset[str]) -> Assessment:
+    """Without the cautions that the baker has acknowledged."""
+    return replace(found, notices=tuple(one for one in found.notices if one not in heard))
 
 
 def preview(setup: Setup, now: datetime) -> Assessment:
@@ -71,6 +78,19 @@ def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> W
 def look_up_signs(it: Described, now: datetime) -> list[Finding]:
     """What a jar shows that has no log here."""
     return list(look_up(it, now))
+
+
+def signs_of(account: Account, jar_id: UUID, look: Look, now: datetime) -> list[Finding]:
+    """What a jar would show with one more look that is not kept. Raises Refusal as recording it would."""
+    card = jar_of(account, jar_id)
+    log = logs_of([card.id])[card.id]
+    admit(card.setup, log, look, now)
+    return list(assess(card.setup, (*log, look), now).findings)
+
+
+def build_up(account: Account, jar_id: UUID, target_g: float, at: datetime | None) -> BuildUp:
+    """The feeds from this jar to the grams that a recipe needs. Raises Refusal."""
+    return build_up_from(jar_of(account, jar_id).setup, target_g, at)
 
 
 def weigh(account: Account, jar_id: UUID, went_in: WentIn, now: datetime) -> Sheet:

@@ -4,31 +4,36 @@ from __future__ import annotations
 
 from datetime import datetime
 from typing import Annotated
+from uuid import UUID
 
 from ninja import Schema
 from pydantic import Field
 
 from accounts.services import Account
-from accounts.wire import Request
+from accounts.wire import Moment, Request
 from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
+from ferment.cautions import Notice
+from ferment.counsel import Counsel
 from ferment.flours import Flour
-from ferment.foresight import RatioOffer
-from ferment.log import Bubbles, Smell, Thickness, Top
+from ferment.foresight import BuildUp, RatioOffer
+from ferment.log import Bubbles, Look, Smell, Thickness, Top
 from ferment.lookup import Described
 from ferment.protocol.method import Normal
-from ferment.readiness import StageFound
+from ferment.readiness import Readiness, StageFound
 from ferment.sheet import Sheet, WentIn
 from ferment.signs import Finding
 from ferment.tracker import Forecast, Ready, When
 from ferment.tracker.stretch import Spread
 from kitchen.wire import JarBody, JarOut, card_out, setup_in
+from logbook.bodies import LookBody, to_core
 from logbook.wire import EntryOut, recorded_out
 
 from .services import Assessed, OpenJar
 
 AssessmentOut = Assessment
 SheetOut = Sheet
-__all__ = ["AssessmentOut", "SheetOut", "setup_in"]
+BuildUpOut = BuildUp
+__all__ = ["AssessmentOut", "BuildUpOut", "SheetOut", "setup_in"]
 
 
 class RiseOut(Schema):
@@ -51,6 +56,9 @@ class GlanceOut(Schema):
     next_move: NextMove
     findings: list[Finding]
     stage: StageFound | None
+    readiness: Readiness | None
+    counsel: list[Counsel]
+    notices: list[Notice]
     rise: RiseOut | None
     binned_at: datetime | None
 
@@ -113,6 +121,19 @@ class SignsIn(Request):
     begun_sour: bool
 
 
+class LookedAtIn(Request):
+    """A look at a jar that is not kept, to ask what it shows."""
+
+    look: LookBody
+
+
+class BuildIn(Request):
+    """The grams that a recipe needs, and the hour it needs them, where that is known."""
+
+    target_g: float
+    at: Moment | None
+
+
 class SignsOut(Schema):
     findings: list[Finding]
 
@@ -130,6 +151,12 @@ def described(body: SignsIn) -> Described:
         body.celsius,
         body.begun_sour,
     )
+
+
+def looked_at(body: LookedAtIn) -> Look:
+    look = to_core(UUID(int=0), body.look)
+    assert isinstance(look, Look)
+    return look
 
 
 def went_in(body: WeighIn) -> WentIn:
@@ -174,6 +201,9 @@ def _glance(one: Assessed) -> GlanceOut:
         next_move=found.next_move,
         findings=list(found.findings),
         stage=found.stage,
+        readiness=found.readiness,
+        counsel=list(found.counsel),
+        notices=list(found.notices),
         rise=_rise(found),
         binned_at=found.binned_at,
     )

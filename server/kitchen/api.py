@@ -12,7 +12,7 @@ from accounts.security import Baker, signed_in
 from problems import ProblemsOut
 
 from . import services
-from .wire import CatalogueOut, JarOut, NewJarIn, ShelfIn, card_out, catalogue_out, setup_in
+from .wire import CatalogueOut, JarOut, NewJarIn, ReadyAfterIn, ShelfIn, card_out, catalogue_out, setup_in
 
 router = Router(tags=["kitchen"], auth=signed_in)
 
@@ -31,3 +31,8 @@ def plan_jar(request: Baker, payload: NewJarIn) -> JarOut:
 @router.put("/jars/{jar_id}/shelf", response={200: JarOut, 404: ProblemsOut})
 def set_on_shelf(request: Baker, jar_id: UUID, payload: ShelfIn) -> JarOut:
     return card_out(services.set_on_shelf(request.auth, jar_id, timezone.now(), on_shelf=payload.on_shelf))
+
+
+@router.put("/jars/{jar_id}/ready-after", response={200: JarOut, 404: ProblemsOut, 422: ProblemsOut})
+def set_ready_after(request: Baker, jar_id: UUID, payload: ReadyAfterIn) -> JarOut:
+    return card_out(services.set_ready_after(request.auth, jar_id, payload.ready_after))

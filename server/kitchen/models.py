@@ -29,6 +29,7 @@ class Jar(models.Model):
     size = models.FloatField(default=1.0)
     warmth_c = models.FloatField(default=22.0)
     night_c = models.FloatField(null=True)
+    ready_after = models.CharField(max_length=10, default="usual")
     starts_at = models.DateTimeField()
     put_away_at = models.DateTimeField(null=True)
     made_at = models.DateTimeField(auto_now_add=True)

@@ -14,6 +14,7 @@ from ferment.admission import admit_setup
 from ferment.hours import Hours, waking_hours
 from ferment.methods import FAMILIES
 from ferment.protocol.method import Method
+from ferment.readiness import Strictness
 from ferment.setups import Setup
 from ferment.vessel import Vessel
 from problems import Problem, ServerProblem, not_found
@@ -82,6 +83,14 @@ def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: boo
     return _card(jar, account)
 
 
+def set_ready_after(account: Account, jar_id: UUID, strictness: Strictness) -> JarCard:
+    """The baker's own rule of ready for a jar."""
+    jar = _own(account, jar_id)
+    jar.ready_after = strictness
+    jar.save(update_fields=["ready_after"])
+    return _card(jar, account)
+
+
 def remove_jars(account: Account) -> None:
     """Delete all jars of a kitchen and their logs; only the demo kitchen is ever laid anew."""
     Jar.objects.filter(kitchen__owner=account).delete()
@@ -101,6 +110,7 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
         size=setup.size,
         warmth_c=setup.warmth_c,
         night_c=setup.night_c,
+        ready_after=setup.ready_after,
         starts_at=setup.starts_at,
     )
 
@@ -128,6 +138,7 @@ def _card(jar: Jar, account: Account) -> JarCard:
         hours=hours_of(account),
         warmth_c=jar.warmth_c,
         night_c=jar.night_c,
+        ready_after=Strictness(jar.ready_after),
     )
     return JarCard(jar.id, jar.kitchen_id, jar.name, setup, jar.put_away_at is None)
 

@@ -18,6 +18,7 @@ from ferment.flours import Flour
 from ferment.protocol.method import Days, Method, Only, Origin, Thing
 from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
 from ferment.protocol.relevance import conditions
+from ferment.readiness import Strictness
 from ferment.setups import Setup
 from ferment.vessel import Vessel
 
@@ -39,6 +40,7 @@ class JarBody(Request):
     size: float
     warmth_c: float
     night_c: float | None
+    ready_after: Strictness = Strictness.USUAL
     starts_at: Moment
 
 
@@ -48,6 +50,12 @@ class NewJarIn(JarBody):
 
 class ShelfIn(Request):
     on_shelf: bool
+
+
+class ReadyAfterIn(Request):
+    """How many good feeds in a row the baker asks for."""
+
+    ready_after: Strictness
 
 
 class JarOut(Schema):
@@ -62,6 +70,7 @@ class JarOut(Schema):
     size: float
     warmth_c: float
     night_c: float | None
+    ready_after: Strictness
     starts_at: datetime
     on_shelf: bool
 
@@ -129,6 +138,7 @@ def setup_in(body: JarBody, account: Account) -> Setup:
         hours=hours_of(account),
         warmth_c=body.warmth_c,
         night_c=body.night_c,
+        ready_after=body.ready_after,
     )
 
 
@@ -146,6 +156,7 @@ def card_out(card: JarCard) -> JarOut:
         size=setup.size,
         warmth_c=setup.warmth_c,
         night_c=setup.night_c,
+        ready_after=setup.ready_after,
         starts_at=setup.starts_at,
         on_shelf=card.on_shelf,
     )

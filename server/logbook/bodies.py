@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from enum import StrEnum
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -9,7 +10,9 @@ from pydantic import Field, StringConstraints, TypeAdapter
 
 from accounts.wire import Moment, PlainText, Request
 from ferment.flours import Flour, FlourGrams
-from ferment.log import Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Look, Smell, Thickness, Top
+from ferment.log import READY, Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Look, Smell, Thickness, Top, Word
+from ferment.protocol.advised import Advice
+from ferment.signs.contract import SignCode
 from ferment.vessel import Level, LevelUnit
 
 MOST_NOTE = 2_000
@@ -53,6 +56,7 @@ class LookBody(Request):
     high: LevelBody | None = None
     ph: float | None = None
     celsius: float | None = None
+    floats: bool | None = None
     note: Note
 
 
@@ -74,6 +78,21 @@ class LeaveBody(Request):
     note: Note
 
 
+# One enumeration for the contract, so that the client words all of it or does not compile.
+ABOUT = (READY, *(sign.value for sign in SignCode), *(one.value for one in Advice))
+About = StrEnum("About", {code.upper(): code for code in ABOUT})  # type: ignore[misc]
+
+
+class WordBody(Request):
+    """The baker's own word: yes or no to advice, no to a sign, yes or no to being ready."""
+
+    kind: Literal["word"]
+    at: Moment
+    about: About
+    yes: bool
+    note: Note
+
+
 class BinBody(Request):
     """The end of the jar."""
 
@@ -82,7 +101,7 @@ class BinBody(Request):
     note: Note
 
 
-AnyBody = FeedBody | LookBody | DeedBody | LeaveBody | BinBody
+AnyBody = FeedBody | LookBody | DeedBody | LeaveBody | WordBody | BinBody
 EntryBody = Annotated[AnyBody, Field(discriminator="kind")]
 _ADAPTER: TypeAdapter[AnyBody] = TypeAdapter(EntryBody)
 
@@ -109,11 +128,14 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
                 high,
                 body.ph,
                 body.celsius,
+                body.floats,
             )
         case DeedBody():
             return Deed(str(entry_id), body.at, body.did)
         case LeaveBody():
             return Leave(str(entry_id), body.at, body.until)
+        case WordBody():
+            return Word(str(entry_id), body.at, body.about.value, body.yes)
         case BinBody():
             return Bin(str(entry_id), body.at)
 
@@ -145,12 +167,15 @@ def from_core(entry: Entry, note: str = "") -> AnyBody:
                 high=_level(entry.high),
                 ph=entry.ph,
                 celsius=entry.celsius,
+                floats=entry.floats,
                 note=note,
             )
         case Deed():
             return DeedBody(kind="deed", at=entry.at, did=entry.deed, note=note)
         case Leave():
             return LeaveBody(kind="leave", at=entry.at, until=entry.until, note=note)
+        case Word():
+            return WordBody(kind="word", at=entry.at, about=About(entry.about), yes=entry.yes, note=note)
         case Bin():
             return BinBody(kind="bin", at=entry.at, note=note)
 

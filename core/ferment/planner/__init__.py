@@ -62,6 +62,7 @@ def plan(
         done=_done_totals(ledger, walk.steps, starts_at, now),
         to_ready=_totals_ahead(ahead, now),
         ready=ready,
+        taken=walk.standing.taken,
     )
 
 
@@ -83,8 +84,8 @@ def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bo
         # What comes after an overdue act is planned as if that were done now.
         at = max(found.due, now) if not steps else found.due
         state = _state(found, now) if not steps else StepState.AHEAD
-        weighed = weigh(desk.course, stage, standing.bench, desk.step)
-        done = Done(weighed, doings(stage, weighed, standing.jar_g))
+        weighed = weigh(desk.course, stage, standing.bench, desk.step, advised=standing.advised)
+        done = Done(weighed, doings(stage, weighed, standing.jar_g, standing.advised))
         number = len(walk.steps) + len(steps) + 1
         steps.append(make_step(desk, stage, standing, found, number, state, at, done))
         if weighed:

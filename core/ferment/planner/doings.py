@@ -8,6 +8,7 @@ from typing import Any
 
 from ..feeding import FeedPlan, Ingredient, Measured
 from ..log import Bubbles
+from ..protocol.advised import NO_EFFECT, Effect
 from ..protocol.course import Stage
 from ..protocol.method import (
     Add,
@@ -104,9 +105,14 @@ _DOINGS: Mapping[type, Callable[[Any, _Turn], list[Doing]]] = {
 }
 
 
-def doings(stage: Stage, plan: FeedPlan | None, jar_g: float) -> tuple[Doing, ...]:
+def doings(stage: Stage, plan: FeedPlan | None, jar_g: float, advised: Effect = NO_EFFECT) -> tuple[Doing, ...]:
     turn = _Turn(plan, jar_g)
-    return tuple(doing for act in stage.do for doing in _DOINGS[type(act)](act, turn))
+    told = tuple(doing for act in stage.do for doing in _DOINGS[type(act)](act, turn))
+    if plan and advised.keeps_all:
+        told = tuple(Doing(Task.KEEP_ALL) if one.do in (Task.KEEP, Task.TAKE_OUT) else one for one in told)
+    if plan and advised.clean_jar and all(one.do is not Task.CLEAN_JAR for one in told):
+        told = (Doing(Task.CLEAN_JAR), *told)
+    return told
 
 
 def main_act(stage: Stage, *, first: bool) -> Act:

@@ -7,9 +7,11 @@ from datetime import datetime, timedelta
 
 from ..hours import Hours, fit
 from ..ledger import Ledger, Round
+from ..protocol.advised import EFFECTS, OPPOSITES, Advice, Effect, together
 from ..protocol.course import Bench, Course, Poured, Stage
 from ..protocol.method import Otherwise
 from ..protocol.sights import Evidence, Seen, first_seen, holds
+from .steps import Taken
 
 HOUR = timedelta(hours=1)
 # In the fridge a jar goes at about a tenth of its pace (common practice: a fourteenth to a seventh).
@@ -54,6 +56,14 @@ class Standing:
     cold_since: datetime | None = None
     cold: timedelta = timedelta()
     food_share: float = 1.0
+    taken: tuple[Taken, ...] = ()
+
+    @property
+    def advised(self) -> Effect:
+        return together(one.advice for one in self.taken)
+
+    def moment_of(self, advice: Advice) -> Taken | None:
+        return next((one for one in self.taken if one.advice is advice), None)
 
     @property
     def bench(self) -> Bench:
@@ -98,6 +108,17 @@ def stage_of(course: Course, standing: Standing) -> Stage | None:
     return None if standing.index is None else course.stages[standing.index]
 
 
+def advised(standing: Standing, advice: Advice, at: datetime, *, yes: bool) -> Standing:
+    """The baker takes advice, or says no to it; what it is the opposite of ends."""
+    rest = tuple(one for one in standing.taken if one.advice not in (advice, OPPOSITES.get(advice)))
+    feeds = EFFECTS[advice].feeds
+    return replace(standing, taken=(*rest, Taken(advice, at, feeds)) if yes and feeds else rest)
+
+
+def _one_feed_less(taken: tuple[Taken, ...]) -> tuple[Taken, ...]:
+    return tuple(replace(one, feeds=one.feeds - 1) for one in taken if one.feeds > 1)
+
+
 def after_turn(course: Course, standing: Standing, at: datetime) -> Standing:
     """One turn of the stage was done (or skipped) at a moment."""
     stage = stage_of(course, standing)
@@ -133,7 +154,7 @@ def poured(
     elif not first.flour_g or not first.liquid_g:
         first = Poured(first.flour_g + flour_g, first.liquid_g + liquid_g)
     at = standing.round if round_index is None else round_index
-    return replace(standing, jar_g=jar_g, first=first, before=now, round=at)
+    return replace(standing, jar_g=jar_g, first=first, before=now, round=at, taken=_one_feed_less(standing.taken))
 
 
 def window(
@@ -152,10 +173,12 @@ def window(
         # The first act waits for the baker, not for a clock: it is due from the chosen start on and never late.
         return Window(starts_at, starts_at, max(starts_at, now))
     cold = standing.cold * (1.0 - COLD_PACE)
-    earliest, latest = last + wait.earliest + cold, last + wait.latest + cold
-    due = last + wait.usual + cold
+    every = standing.advised.every if stage.feeds else 1.0
+    usual = wait.usual * every
+    earliest, latest = last + wait.earliest * every + cold, last + wait.latest * every + cold
+    due = last + usual + cold
     if wait.beat and not cold:
-        due = _on_beat(standing, wait.usual, earliest, latest)
+        due = _on_beat(standing, usual, earliest, latest)
     if standing.food_share < 1.0:
         # Half a meal is eaten sooner; not sooner than in half the time.
         share = max(0.5, standing.food_share)
@@ -163,6 +186,8 @@ def window(
     found = Window(due, earliest, latest)
     if wait.sight is not None:
         found = _by_sight(stage, found, evidence, now)
+    if stage.feeds:
+        found = _by_advice(standing, found, stage)
     if standing.left_until is not None and standing.left_until > found.earliest:
         until = standing.left_until
         found = replace(
@@ -198,6 +223,21 @@ def _by_sight(stage: Stage, by_clock: Window, evidence: Evidence, now: datetime)
     rounds = overdue // wait.more + 1
     latest = by_clock.latest + rounds * wait.more
     return replace(by_clock, due=latest, latest=latest, waiting=True, overdue_h=overdue / HOUR)
+
+
+# So long a feed is put off while nothing stirs yet, and half a day at most (common practice).
+HELD_OFF = timedelta(hours=12)
+
+
+def _by_advice(standing: Standing, found: Window, stage: Stage) -> Window:
+    """Fed at once, or held off, where that was advised and taken."""
+    now, later = standing.moment_of(Advice.FEED_NOW), standing.moment_of(Advice.HOLD_OFF)
+    if now is not None and now.at < found.due:
+        return replace(found, due=now.at, earliest=now.at, latest=now.at + _grace(stage), waiting=False)
+    if later is not None and (until := max(found.due, later.at) + HELD_OFF) > found.due:
+        grace = _grace(stage)
+        return replace(found, due=until, earliest=until - grace, latest=max(found.latest, until + grace))
+    return found
 
 
 def _in_hours(found: Window, hours: Hours) -> Window:

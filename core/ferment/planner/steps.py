@@ -10,6 +10,7 @@ from enum import StrEnum
 from ..feeding import FeedPlan, Measured
 from ..flours import Flour, FlourLot
 from ..log import Thickness
+from ..protocol.advised import Advice
 from ..protocol.method import Normal
 
 
@@ -140,6 +141,7 @@ class ChangeCode(StrEnum):
     IN_THE_COLD = "in_the_cold"
     MOVED_INTO_HOURS = "moved_into_hours"
     NO_ROOM_IN_HOURS = "no_room_in_hours"
+    ADVICE_TAKEN = "advice_taken"
 
 
 @dataclass(frozen=True)
@@ -174,8 +176,18 @@ class ReadyDays:
 
 
 @dataclass(frozen=True)
+class Taken:
+    """Advice that was taken and holds: since when, and for how many feeds yet."""
+
+    advice: Advice
+    at: datetime
+    feeds: int
+
+
+@dataclass(frozen=True)
 class Plan:
-    """The whole of it: what was done, what comes, what changed and why; `stage` is where the course stands.
+    """The whole of it: what was done, what comes, what changed and why; `stage` is where the course stands. `taken` is
+    the advice that bends it.
 
     `ends` is true when the course has a last step and this plan shows it.
     """
@@ -187,3 +199,4 @@ class Plan:
     done: PlanTotals
     to_ready: PlanTotals
     ready: ReadyDays
+    taken: tuple[Taken, ...]

@@ -9,7 +9,8 @@ from datetime import datetime, timedelta
 from ..feeding import FeedPlan
 from ..hours import Hours
 from ..ledger import Ledger, Round
-from ..log import Deed, DeedKind, Leave
+from ..log import Deed, DeedKind, Leave, Word
+from ..protocol.advised import Advice, Effect
 from ..protocol.course import Bench, Course, Stage, weigh
 from ..refusal import Refusal
 from .doings import doings, main_act, waits_for
@@ -20,6 +21,7 @@ from .standing import (
     Sightings,
     Standing,
     Window,
+    advised,
     after_turn,
     on_sight,
     poured,
@@ -33,6 +35,7 @@ AS_PLANNED_G = 3.0
 AS_PLANNED_SHARE = 0.1
 HALF_DONE_SHARE = 0.6
 OTHER_FLOUR_SHARE = 0.1
+ADVICE = frozenset(Advice)
 
 
 @dataclass(frozen=True)
@@ -109,23 +112,26 @@ class Walk:
 
     def __post_init__(self) -> None:
         self.seen = Sightings(self.ledger)
-        self._weighed: dict[tuple[str, Bench], tuple[FeedPlan | None, tuple[Doing, ...]]] = {}
+        self._weighed: dict[tuple[str, Bench, Effect], tuple[FeedPlan | None, tuple[Doing, ...]]] = {}
         for event in self._events():
             match event:
                 case Round():
                     self._fed(event)
                 case Leave():
                     self._left(event)
+                case Word():
+                    self._advised(event)
                 case Deed():
                     self._did(event)
         self._look(self.now)
         self._lapse(self.now, keep_due=True)
 
-    def _events(self) -> Iterator[Round | Deed | Leave]:
-        """Feeds and deeds by time; of one minute in the order of the log: stirred, fed, left alone."""
-        marked: list[tuple[datetime, int, Round | Deed | Leave]] = [
-            *((turn.feed.at, 1, turn) for turn in self.ledger.rounds),
-            *((deed.at, 0 if isinstance(deed, Deed) else 2, deed) for deed in self.ledger.deeds),
+    def _events(self) -> Iterator[Round | Deed | Leave | Word]:
+        """Feeds and deeds by time; of one minute in the order of the log: stirred, advised, fed, left alone."""
+        marked: list[tuple[datetime, int, Round | Deed | Leave | Word]] = [
+            *((turn.feed.at, 2, turn) for turn in self.ledger.rounds),
+            *((deed.at, 0 if isinstance(deed, Deed) else 3, deed) for deed in self.ledger.deeds),
+            *((word.at, 1, word) for word in self.ledger.words if word.about in ADVICE),
         ]
         return (event for _, _, event in sorted(marked, key=lambda one: one[:2]))
 
@@ -216,11 +222,12 @@ class Walk:
 
     def _planned(self, stage: Stage) -> tuple[FeedPlan | None, tuple[Doing, ...]]:
         """What the method would weigh out now, and its tasks. A steady jar asks for the same again and again."""
-        asked = (stage.name, self.standing.bench)
+        asked = (stage.name, self.standing.bench, self.standing.advised)
         if asked not in self._weighed:
             try:
-                planned = weigh(self.desk.course, stage, self.standing.bench, self.desk.step)
-                self._weighed[asked] = planned, doings(stage, planned, self.standing.jar_g)
+                bent = self.standing.advised
+                planned = weigh(self.desk.course, stage, self.standing.bench, self.desk.step, advised=bent)
+                self._weighed[asked] = planned, doings(stage, planned, self.standing.jar_g, bent)
             except Refusal:
                 # After what really went in the method's own amounts make no sense; nothing is compared.
                 self._weighed[asked] = None, ()
@@ -242,7 +249,14 @@ class Walk:
             hours=(leave.until - leave.at) / HOUR,
         )
 
+    def _advised(self, word: Word) -> None:
+        self.standing = advised(self.standing, Advice(word.about), word.at, yes=word.yes)
+        if word.yes:
+            self._change(ChangeCode.ADVICE_TAKEN, word.at, word.id, advice=word.about)
+
     def _did(self, deed: Deed) -> None:
+        if deed.deed is DeedKind.SPARE_SET_ASIDE:
+            return
         self._look(deed.at)
         stage = stage_of(self.desk.course, self.standing)
         if stage is None or self.standing.last is None:

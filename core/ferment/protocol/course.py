@@ -13,6 +13,7 @@ from ..flours import Blend, g_per_ml
 from ..quantities import Unit, grams, on_scale, to_grams
 from ..refusal import Refusal, RefusalCode, within
 from ..vessel import PASTE_G_PER_ML
+from .advised import NO_EFFECT, Effect, with_whole_flour
 from .method import (
     CULTURE_HYDRATION,
     Add,
@@ -251,17 +252,24 @@ def plain(value: float | FromOption, course: Course) -> float:
 # --- a turn on the scale ---
 
 
-def weigh(course: Course, stage: Stage, bench: Bench, step: float, keep_g: float | None = None) -> FeedPlan | None:
+def weigh(
+    course: Course,
+    stage: Stage,
+    bench: Bench,
+    step: float,
+    keep_g: float | None = None,
+    advised: Effect = NO_EFFECT,
+) -> FeedPlan | None:
     """What one turn of a stage weighs out; None when it adds nothing.
 
-    `keep_g` is what was really kept, when that is known already; then what is reckoned from it follows.
-    Raises Refusal for amounts that no kitchen means.
+    `keep_g` is what was really kept, when that is known already; then what is reckoned from it follows. Advice that was
+    taken bends it. Raises Refusal for amounts that no kitchen means.
     """
     known_step(step)
     if not stage.feeds:
         return None
     add = next((act for act in stage.do if isinstance(act, Add)), None)
-    blend = course.blend_of(add) if add else ()
+    blend = with_whole_flour(course.blend_of(add), advised.whole) if add else ()
     told: list[Measured] = []
 
     def found(amount: Amount, what: Ingredient, on: Bench) -> float:
@@ -272,15 +280,18 @@ def weigh(course: Course, stage: Stage, bench: Bench, step: float, keep_g: float
 
     kept = _kept(course, stage, bench, found)
     planned = on_scale(kept, step) if kept != bench.jar_g else round(kept, 6)
-    keep = planned if keep_g is None else grams(keep_g, "keep_g")
+    bent = _bent(planned, bench.jar_g, step, advised)
+    keep = bent if keep_g is None else grams(keep_g, "keep_g")
     put_in = sum(found(act.amount, Ingredient.SEED, bench) for act in stage.do if isinstance(act, PutIn))
-    # What follows is reckoned from what the scale shows, so that the ratio holds on it.
-    on = replace(bench, kept_g=keep + put_in)
+    # What follows is reckoned from what the scale shows, so that the ratio holds on it; by advice the seed is other
+    # than the method's for the same flour.
+    on = replace(bench, kept_g=(planned if keep == bent else keep / _seed_share(advised)) + put_in)
     flour, water, juice, hold = 0.0, 0.0, 0.0, 0.0
     salt_percent = 0.0
     if add:
         flour = _flour(add, on, course, found)
         liquid = found(add.liquid, Ingredient.WATER, replace(on, flour_g=flour)) if add.liquid else 0.0
+        liquid *= advised.wet
         juice = liquid * plain(add.juice_percent, course) / 100.0
         water = liquid - juice
         hold = water * add.hold_back_percent / 100.0
@@ -296,11 +307,27 @@ def weigh(course: Course, stage: Stage, bench: Bench, step: float, keep_g: float
     )
     if juice and not water:
         told = [replace(one, what=Ingredient.JUICE) if one.what is Ingredient.WATER else one for one in told]
+    if advised != NO_EFFECT:
+        # Spoons are the method's own amounts; beside bent ones they would be wrong.
+        told = []
     if add and plan.flour_g + plan.liquid_g <= 0:
         raise Refusal(RefusalCode.NOTHING_ADDED, stage.name, {"least": step})
     if hold or told:
         return replace(plan, hold_back_g=on_scale(hold, step), measured=tuple(told))
     return plan
+
+
+def _seed_share(advised: Effect) -> float:
+    return 1.0 if advised.keeps_all else advised.seed
+
+
+def _bent(planned_g: float, jar_g: float, step: float, advised: Effect) -> float:
+    """What is kept when advice asks for more or less of it, or for all."""
+    if advised.keeps_all:
+        return round(jar_g, 6)
+    if advised.seed == 1.0 or not planned_g:
+        return planned_g
+    return max(step, on_scale(min(jar_g, planned_g * advised.seed), step))
 
 
 def _flour(add: Add, on: Bench, course: Course, found: Callable[[Amount, Ingredient, Bench], float]) -> float:

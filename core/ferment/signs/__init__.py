@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from . import (
     bubbles_no_rise,
     cold_kitchen,
+    diluted,
     dry_skin,
     early_smell,
     false_dawn,
@@ -22,8 +23,10 @@ from . import (
     overflow,
     quiet_days,
     settling_liquid,
+    smell_turned,
     spoiled,
     starving_smell,
+    thriving,
     too_hot,
 )
 from .contract import Caution, Glimpse, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of
@@ -41,12 +44,15 @@ SIGNS: tuple[Sign, ...] = (
     overflow.SIGN,
     dry_skin.SIGN,
     bubbles_no_rise.SIGN,
+    diluted.SIGN,
     cold_kitchen.SIGN,
     false_dawn.SIGN,
     settling_liquid.SIGN,
     nothing_yet.SIGN,
     quiet_days.SIGN,
     early_smell.SIGN,
+    smell_turned.SIGN,
+    thriving.SIGN,
 )
 # Where one says that the other is meant, the other is not told beside it.
 INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
@@ -56,6 +62,7 @@ INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
     (SignCode.STARVING_SMELL, SignCode.HUNGRY_AGAIN),
     (SignCode.FORGOTTEN, SignCode.HUNGRY_AGAIN),
     (SignCode.COLD_KITCHEN, SignCode.NOTHING_YET),
+    (SignCode.DILUTED, SignCode.QUIET_DAYS),
 )
 
 
@@ -73,13 +80,28 @@ class Finding:
     seen_at: datetime
 
 
-def findings(scene: Scene, earlier: Iterable[Glimpse], now: datetime) -> tuple[Finding, ...]:
+@dataclass(frozen=True)
+class Ruled:
+    """What the baker said of a sign, and when: that it is so, or that it is not."""
+
+    so: bool
+    at: datetime
+
+
+NOTHING_RULED: Mapping[str, Ruled] = {}
+
+
+def findings(
+    scene: Scene, earlier: Iterable[Glimpse], now: datetime, ruled: Mapping[str, Ruled] = NOTHING_RULED
+) -> tuple[Finding, ...]:
     """What the jar shows now, the most urgent first.
 
-    A danger stays found: a later clean look does not unmake it, nor a feed; and it stands alone, for nothing else
-    matters then. `earlier` are the looks of the rounds before.
+    A danger stays found: a later clean look does not unmake it, nor a feed, nor the baker's word; and it stands alone,
+    for nothing else matters then. `earlier` are the looks of the rounds before. What the baker ruled out stays so until
+    a later look shows it again, or the next feed.
     """
     found = [finding for sign in SIGNS if (finding := _find(sign, scene, now))]
+    found = [one for finding in found if (one := _as_ruled(finding, scene, now, ruled))]
     for glimpse in (*scene.glimpses, *earlier):
         then = replace(scene, glimpses=(glimpse,), age_h=scene.age_h - _hours(now, glimpse.at))
         found += [one for sign in SIGNS if sign.urgency is Urgency.DANGER and (one := _find(sign, then, now))]
@@ -92,6 +114,14 @@ def findings(scene: Scene, earlier: Iterable[Glimpse], now: datetime) -> tuple[F
         if finding.sign not in hidden and finding.sign not in best:
             best[finding.sign] = finding
     return tuple(sorted(best.values(), key=lambda finding: (finding.urgency, finding.sign)))
+
+
+def _as_ruled(finding: Finding, scene: Scene, now: datetime, ruled: Mapping[str, Ruled]) -> Finding | None:
+    word = ruled.get(finding.sign)
+    shown = finding.seen_at if finding.look_id else now - timedelta(hours=scene.since_feed_h)
+    if word is None or word.at < shown or finding.urgency is Urgency.DANGER:
+        return finding
+    return replace(finding, sure=1.0, ask=None) if word.so else None
 
 
 def _hours(later: datetime, earlier: datetime) -> float:

@@ -49,6 +49,9 @@ class SignCode(StrEnum):
     NOTHING_YET = "nothing_yet"
     QUIET_DAYS = "quiet_days"
     EARLY_SMELL = "early_smell"
+    DILUTED = "diluted"
+    THRIVING = "thriving"
+    SMELL_TURNED = "smell_turned"
 
 
 class Remedy(StrEnum):
@@ -63,6 +66,8 @@ class Remedy(StrEnum):
     FEED_SOONER = "feed_sooner"
     FEED_LARGER = "feed_larger"
     FEED_AT_PEAK = "feed_at_peak"
+    FEED_LESS_OFTEN = "feed_less_often"
+    SKIP_DISCARD = "skip_discard"
     SMALLER_RATIO = "smaller_ratio"
     ADD_WHOLE_FLOUR = "add_whole_flour"
     BIGGER_JAR = "bigger_jar"
@@ -113,7 +118,8 @@ class Scene:
 
     `peaks_before` are how high the feeds before went, the latest last, where they were watched. `late_h` is
     by how much the next feed is overdue. `hydration_percent` is of the whole jar.
-    `woke` says that a rise was seen that was the yeast's.
+    `woke` says that a rise was seen that was the yeast's. `smelt_before` is what was smelt before the last look,
+    `thinned_to` the share that is left now of what was in the jar two days ago.
     """
 
     age_h: float
@@ -126,6 +132,8 @@ class Scene:
     hydration_percent: float
     begun_sour: bool
     woke: bool
+    smelt_before: frozenset[Smell] = frozenset()
+    thinned_to: float = 1.0
 
     @property
     def was_read(self) -> bool:
@@ -236,6 +244,25 @@ class NotAwakeYet:
     """No rise that was the yeast's yet."""
 
 
+@dataclass(frozen=True)
+class IsAwake:
+    """A rise was seen that was the yeast's."""
+
+
+@dataclass(frozen=True)
+class SmeltBefore:
+    """An earlier look smelt one of these."""
+
+    any_of: frozenset[Smell]
+
+
+@dataclass(frozen=True)
+class ThinnedTo:
+    """Feeds left at most this share of what was in the jar two days ago."""
+
+    share: float
+
+
 Clue = (
     TopIs
     | SmellIs
@@ -252,6 +279,9 @@ Clue = (
     | WetterThan
     | FromFlourAndWater
     | NotAwakeYet
+    | IsAwake
+    | SmeltBefore
+    | ThinnedTo
 )
 
 
@@ -309,6 +339,9 @@ _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     WetterThan: lambda clue, scene: scene.hydration_percent > clue.hydration_percent,
     FromFlourAndWater: lambda _, scene: not scene.begun_sour,
     NotAwakeYet: lambda _, scene: not scene.woke,
+    IsAwake: lambda _, scene: scene.woke,
+    SmeltBefore: lambda clue, scene: bool(clue.any_of & scene.smelt_before),
+    ThinnedTo: lambda clue, scene: scene.thinned_to <= clue.share,
 }
 
 

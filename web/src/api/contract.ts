@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Acknowledge */
+        post: operations["accounts_api_acknowledge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars": {
         parameters: {
             query?: never;
@@ -89,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/build": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Build Up */
+        post: operations["guidance_api_build_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/log": {
         parameters: {
             query?: never;
@@ -106,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/ready-after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set Ready After */
+        put: operations["kitchen_api_set_ready_after"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/shelf": {
         parameters: {
             query?: never;
@@ -117,6 +168,23 @@ export interface paths {
         /** Set On Shelf */
         put: operations["kitchen_api_set_on_shelf"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs Of */
+        post: operations["guidance_api_signs_of"];
         delete?: never;
         options?: never;
         head?: never;
@@ -299,6 +367,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * About
+         * @enum {string}
+         */
+        About: "ready" | "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
         /** AccountOut */
         AccountOut: {
             /** Is Demo */
@@ -315,21 +388,34 @@ export interface components {
          */
         Act: "mix" | "feed" | "stir" | "look" | "to_fridge" | "to_counter";
         /**
+         * Advice
+         * @description What an experienced baker may advise beyond the plan.
+         * @enum {string}
+         */
+        Advice: "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
+        /**
          * AmendIn
          * @description A correction of the revision that the device saw.
          */
         AmendIn: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
             /** Revision */
             revision: number;
         };
+        /**
+         * Answer
+         * @description Offered, or followed by the next move until it is refused; taken; refused.
+         * @enum {string}
+         */
+        Answer: "offered" | "followed" | "taken" | "refused";
         /**
          * Assessment
          * @description All that is known of a jar now.
          *
          *     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
          *     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
+         *     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
          */
         Assessment: {
             ahead: components["schemas"]["PlanTotals"];
@@ -337,6 +423,8 @@ export interface components {
             binned_at: string | null;
             /** Changes */
             changes: components["schemas"]["Change"][];
+            /** Counsel */
+            counsel: components["schemas"]["Counsel"][];
             /** Day */
             day: number;
             /** Findings */
@@ -347,6 +435,8 @@ export interface components {
             may_run_over: boolean;
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
+            /** Notices */
+            notices: components["schemas"]["Notice"][];
             readiness: components["schemas"]["Readiness"] | null;
             ready: components["schemas"]["ReadyDays"];
             ready_on: components["schemas"]["Ready"] | null;
@@ -451,6 +541,39 @@ export interface components {
          * @enum {string}
          */
         Bubbles: "none" | "few" | "throughout" | "froth";
+        /**
+         * Build
+         * @description The seed to begin with and each feed in turn, nothing taken out between. Grams.
+         */
+        Build: {
+            /** Feeds */
+            feeds: components["schemas"]["FeedPlan"][];
+            /** Reserve G */
+            reserve_g: number;
+            /** Seed G */
+            seed_g: number;
+            /** Total G */
+            total_g: number;
+        };
+        /**
+         * BuildIn
+         * @description The grams that a recipe needs, and the hour it needs them, where that is known.
+         */
+        BuildIn: {
+            /** At */
+            at: string | null;
+            /** Target G */
+            target_g: number;
+        };
+        /**
+         * BuildUp
+         * @description A build for a recipe from a jar of its own flours, and when to do each feed where an hour was named.
+         */
+        BuildUp: {
+            build: components["schemas"]["Build"];
+            /** Times */
+            times: components["schemas"]["TimedFeed"][];
+        };
         /** CatalogueOut */
         CatalogueOut: {
             /** Families */
@@ -486,11 +609,11 @@ export interface components {
          * @description What moved the plan, or what in the log is other than planned.
          * @enum {string}
          */
-        ChangeCode: "late" | "early" | "missed" | "extra_feed" | "skipped" | "left_alone" | "kept_other" | "other_amounts" | "half_done" | "other_flour" | "sign_early" | "sign_overdue" | "stage_longer" | "in_the_cold" | "moved_into_hours" | "no_room_in_hours";
+        ChangeCode: "late" | "early" | "missed" | "extra_feed" | "skipped" | "left_alone" | "kept_other" | "other_amounts" | "half_done" | "other_flour" | "sign_early" | "sign_overdue" | "stage_longer" | "in_the_cold" | "moved_into_hours" | "no_room_in_hours" | "advice_taken";
         /** ChangeOut */
         ChangeOut: {
             /** Before */
-            before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
+            before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
             /**
              * Made At
              * Format: date-time
@@ -503,6 +626,23 @@ export interface components {
              * @enum {string}
              */
             what: "amended" | "withdrawn" | "restored";
+        };
+        /**
+         * Counsel
+         * @description One piece of advice. `because` is the sign it comes from; None where it is that the jar is ready, or a sign that
+         *     has gone. `feeds` is for how many feeds (yet). `due` and `plan` are the next feed with it.
+         */
+        Counsel: {
+            advice: components["schemas"]["Advice"];
+            answer: components["schemas"]["Answer"];
+            because: components["schemas"]["SignCode"] | null;
+            /** Due */
+            due: string | null;
+            /** Feeds */
+            feeds: number;
+            plan: components["schemas"]["FeedPlan"] | null;
+            /** Word Id */
+            word_id: string | null;
         };
         /**
          * Days
@@ -540,7 +680,7 @@ export interface components {
          * @description What else a baker does with a jar. Going cold or warm is a change of place that may last.
          * @enum {string}
          */
-        DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter";
+        DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter" | "spare_set_aside";
         /**
          * Doing
          * @description A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
@@ -558,7 +698,7 @@ export interface components {
         /** EntryOut */
         EntryOut: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
@@ -758,6 +898,8 @@ export interface components {
         GlanceOut: {
             /** Binned At */
             binned_at: string | null;
+            /** Counsel */
+            counsel: components["schemas"]["Counsel"][];
             /** Day */
             day: number;
             /** Findings */
@@ -766,9 +908,19 @@ export interface components {
             jar: components["schemas"]["JarOut"];
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
+            /** Notices */
+            notices: components["schemas"]["Notice"][];
+            readiness: components["schemas"]["Readiness"] | null;
             rise: components["schemas"]["RiseOut"] | null;
             since_feed: components["schemas"]["SinceFeed"] | null;
             stage: components["schemas"]["StageFound"] | null;
+        };
+        /**
+         * HeardIn
+         * @description A caution that the baker has read.
+         */
+        HeardIn: {
+            notice: components["schemas"]["Notice"];
         };
         /**
          * IfFed
@@ -828,6 +980,7 @@ export interface components {
             night_c: number | null;
             /** On Shelf */
             on_shelf: boolean;
+            ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
             scale_step: number;
             /** Size */
@@ -924,6 +1077,8 @@ export interface components {
             bubbles: components["schemas"]["Bubbles"] | null;
             /** Celsius */
             celsius?: number | null;
+            /** Floats */
+            floats?: boolean | null;
             high?: components["schemas"]["LevelBody"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -940,6 +1095,13 @@ export interface components {
             thickness: components["schemas"]["Thickness"] | null;
             /** Top */
             top: components["schemas"]["Top"][];
+        };
+        /**
+         * LookedAtIn
+         * @description A look at a jar that is not kept, to ask what it shows.
+         */
+        LookedAtIn: {
+            look: components["schemas"]["LookBody"];
         };
         /**
          * Measured
@@ -1000,6 +1162,8 @@ export interface components {
             name: string;
             /** Night C */
             night_c: number | null;
+            /** @default usual */
+            ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
             scale_step: number;
             /** Size */
@@ -1047,6 +1211,11 @@ export interface components {
          * @enum {string}
          */
         Normal: "wetting" | "early_rise" | "quiet" | "waking" | "growing" | "soured" | "slow_quiet" | "soaking" | "reviving" | "stirring" | "rested" | "lively";
+        /**
+         * Notice
+         * @enum {string}
+         */
+        Notice: "raw_flour" | "never_seal" | "holds_gluten" | "gluten_free_tools" | "warm_place" | "discard_not_food" | "cook_discard" | "for_whom_you_bake";
         /**
          * NumberOptionOut
          * @description A number to choose, or one of `choices` where there are any.
@@ -1161,6 +1330,8 @@ export interface components {
             name: string;
             /** Night C */
             night_c: number | null;
+            /** @default usual */
+            ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
             scale_step: number;
             /** Size */
@@ -1181,7 +1352,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -1227,20 +1398,30 @@ export interface components {
          * Readiness
          * @description The verdict with its evidence: the steps, and the feeds they rest on (the latest last).
          *
+         *     `by_rule` is what the steps say; `word`, yes or no, is what the baker said instead, and goes before it.
          *     `looks_ready_but` is true after a rise that looks like it and is not a habit yet. `feeds_to_go` is how many good
-         *     feeds are missing at least.
+         *     feeds are missing at least, `earliest` when they can be there. `floats` is the last float test: it supports and
+         *     decides nothing.
          */
         Readiness: {
+            /** By Rule */
+            by_rule: boolean;
+            /** Earliest */
+            earliest?: string | null;
             /** Feeds */
             feeds: components["schemas"]["Attempt"][];
             /** Feeds To Go */
             feeds_to_go: number;
+            /** Floats */
+            floats?: boolean | null;
             /** Looks Ready But */
             looks_ready_but: boolean;
             /** Ready */
             ready: boolean;
             /** Steps */
             steps: components["schemas"]["ReadyStep"][];
+            /** Word */
+            word?: boolean | null;
         };
         /**
          * Ready
@@ -1249,6 +1430,13 @@ export interface components {
         Ready: {
             awake: components["schemas"]["When"];
             on: components["schemas"]["When"];
+        };
+        /**
+         * ReadyAfterIn
+         * @description How many good feeds in a row the baker asks for.
+         */
+        ReadyAfterIn: {
+            ready_after: components["schemas"]["Strictness"];
         };
         /**
          * ReadyDays
@@ -1281,7 +1469,7 @@ export interface components {
          */
         RecordIn: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
@@ -1294,7 +1482,7 @@ export interface components {
          * Remedy
          * @enum {string}
          */
-        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait";
+        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait";
         /**
          * RiseOut
          * @description The running feed's forecast in short.
@@ -1426,7 +1614,7 @@ export interface components {
          * SignCode
          * @enum {string}
          */
-        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell";
+        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned";
         /** SignInIn */
         SignInIn: {
             /** Name */
@@ -1517,9 +1705,14 @@ export interface components {
          * @enum {string}
          */
         Stage: "sown" | "false_dawn" | "hush" | "stirring" | "awake" | "steady" | "resting" | "binned";
-        /** StageFound */
+        /**
+         * StageFound
+         * @description The stage, how sure from 0 to 1, and what would settle it and when, where that is to be said.
+         */
         StageFound: {
             settles: components["schemas"]["Settles"] | null;
+            /** Settles At */
+            settles_at?: string | null;
             stage: components["schemas"]["Stage"];
             /** Sure */
             sure: number;
@@ -1585,6 +1778,12 @@ export interface components {
          */
         StepState: "done" | "skipped" | "not_yet" | "waiting" | "due" | "late" | "ahead";
         /**
+         * Strictness
+         * @description How many feeds in a row the baker asks for.
+         * @enum {string}
+         */
+        Strictness: "loose" | "usual" | "strict";
+        /**
          * Task
          * @description One thing to do within a step, in order.
          * @enum {string}
@@ -1602,6 +1801,23 @@ export interface components {
          * @enum {string}
          */
         Thing: "scale" | "spoons" | "ruler" | "ph_strips" | "juice" | "warm_place" | "second_jar" | "fridge" | "salt" | "culture";
+        /**
+         * TimedFeed
+         * @description When to do a feed of a build, and when it is then at its peak.
+         */
+        TimedFeed: {
+            /**
+             * Feed At
+             * Format: date-time
+             */
+            feed_at: string;
+            /** Peaks */
+            peaks: [
+                string,
+                string,
+                string
+            ];
+        };
         /**
          * Top
          * @enum {string}
@@ -1700,6 +1916,27 @@ export interface components {
              */
             likely: string;
         };
+        /**
+         * WordBody
+         * @description The baker's own word: yes or no to advice, no to a sign, yes or no to being ready.
+         */
+        WordBody: {
+            about: components["schemas"]["About"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "word";
+            /** Note */
+            note: string;
+            /** Yes */
+            yes: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -1707,20 +1944,27 @@ export interface components {
     headers: never;
     pathItems: never;
 }
+export type About = components['schemas']['About'];
 export type AccountOut = components['schemas']['AccountOut'];
 export type Act = components['schemas']['Act'];
+export type Advice = components['schemas']['Advice'];
 export type AmendIn = components['schemas']['AmendIn'];
+export type Answer = components['schemas']['Answer'];
 export type Assessment = components['schemas']['Assessment'];
 export type Attempt = components['schemas']['Attempt'];
 export type Basis = components['schemas']['Basis'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
+export type Build = components['schemas']['Build'];
+export type BuildIn = components['schemas']['BuildIn'];
+export type BuildUp = components['schemas']['BuildUp'];
 export type CatalogueOut = components['schemas']['CatalogueOut'];
 export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
 export type ChangeCode = components['schemas']['ChangeCode'];
 export type ChangeOut = components['schemas']['ChangeOut'];
+export type Counsel = components['schemas']['Counsel'];
 export type Days = components['schemas']['Days'];
 export type DeedBody = components['schemas']['DeedBody'];
 export type DeedKind = components['schemas']['DeedKind'];
@@ -1737,6 +1981,7 @@ export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
 export type Forecast = components['schemas']['Forecast'];
 export type GlanceOut = components['schemas']['GlanceOut'];
+export type HeardIn = components['schemas']['HeardIn'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
@@ -1747,12 +1992,14 @@ export type LevelBody = components['schemas']['LevelBody'];
 export type LevelSeen = components['schemas']['LevelSeen'];
 export type LevelUnit = components['schemas']['LevelUnit'];
 export type LookBody = components['schemas']['LookBody'];
+export type LookedAtIn = components['schemas']['LookedAtIn'];
 export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type Move = components['schemas']['Move'];
 export type NewJarIn = components['schemas']['NewJarIn'];
 export type NextMove = components['schemas']['NextMove'];
 export type Normal = components['schemas']['Normal'];
+export type Notice = components['schemas']['Notice'];
 export type NumberOptionOut = components['schemas']['NumberOptionOut'];
 export type Only = components['schemas']['Only'];
 export type OpenJarOut = components['schemas']['OpenJarOut'];
@@ -1769,6 +2016,7 @@ export type Question = components['schemas']['Question'];
 export type RatioOffer = components['schemas']['RatioOffer'];
 export type Readiness = components['schemas']['Readiness'];
 export type Ready = components['schemas']['Ready'];
+export type ReadyAfterIn = components['schemas']['ReadyAfterIn'];
 export type ReadyDays = components['schemas']['ReadyDays'];
 export type ReadyStep = components['schemas']['ReadyStep'];
 export type RecordIn = components['schemas']['RecordIn'];
@@ -1797,9 +2045,11 @@ export type StageFound = components['schemas']['StageFound'];
 export type Step = components['schemas']['Step'];
 export type StepCode = components['schemas']['StepCode'];
 export type StepState = components['schemas']['StepState'];
+export type Strictness = components['schemas']['Strictness'];
 export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];
 export type Thing = components['schemas']['Thing'];
+export type TimedFeed = components['schemas']['TimedFeed'];
 export type Top = components['schemas']['Top'];
 export type Totals = components['schemas']['Totals'];
 export type Unit = components['schemas']['Unit'];
@@ -1810,6 +2060,7 @@ export type WeighIn = components['schemas']['WeighIn'];
 export type WhatIfIn = components['schemas']['WhatIfIn'];
 export type WhatIfOut = components['schemas']['WhatIfOut'];
 export type When = components['schemas']['When'];
+export type WordBody = components['schemas']['WordBody'];
 export type $defs = Record<string, never>;
 export interface operations {
     accounts_api_sign_up: {
@@ -1905,6 +2156,37 @@ export interface operations {
             };
         };
     };
+    accounts_api_acknowledge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeardIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     kitchen_api_plan_jar: {
         parameters: {
             query?: never;
@@ -1978,6 +2260,50 @@ export interface operations {
             };
         };
     };
+    guidance_api_build_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildUp"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     logbook_api_record: {
         parameters: {
             query?: never;
@@ -2031,6 +2357,50 @@ export interface operations {
             };
         };
     };
+    kitchen_api_set_ready_after: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadyAfterIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JarOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     kitchen_api_set_on_shelf: {
         parameters: {
             query?: never;
@@ -2057,6 +2427,50 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_signs_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookedAtIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,24 @@
+"""A dome and bubbles all through: in full swing, near its peak, soon to be fed or used (common practice)."""
+
+from __future__ import annotations
+
+from ..log import Bubbles, Top
+from .contract import Age, BubblesAre, Case, IsAwake, Remedy, Rose, Sign, SignCode, TopIs, Urgency
+
+SIGN = Sign(
+    code=SignCode.THRIVING,
+    urgency=Urgency.NORMAL,
+    cases=(
+        Case(
+            (
+                Age(from_h=84),
+                IsAwake(),
+                TopIs(frozenset({Top.DOMED})),
+                BubblesAre(frozenset({Bubbles.THROUGHOUT})),
+                Rose(at_least=1.4),
+            ),
+            sure=0.9,
+        ),
+    ),
+    do=(Remedy.KEEP_TO_PLAN,),
+)
