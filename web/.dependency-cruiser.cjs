@@ -12,7 +12,7 @@ module.exports = {
     ),
     rule(
       "shared-knows-no-feature",
-      { path: "^src/(ui|lib|drawing|words|api)/" },
+      { path: "^src/(ui|lib|drawing|words|api|parts)/" },
       { path: "^src/(features|app)/" },
       "What all use knows nothing of those who use it.",
     ),
@@ -20,7 +20,7 @@ module.exports = {
     rule(
       "drawing-and-ui-without-api",
       { path: "^src/(ui|lib|drawing)/" },
-      { path: "^src/(api|words)/" },
+      { path: "^src/(api|words|parts)/" },
       "Drawings and controls know no server.",
     ),
     rule("lib-is-the-bottom", { path: "^src/lib/" }, { path: "^src/(?!lib/)" }, "The bottom room."),

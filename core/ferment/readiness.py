@@ -89,9 +89,9 @@ class Readiness:
     feeds: tuple[Attempt, ...]
     looks_ready_but: bool
     feeds_to_go: int
-    word: bool | None = None
-    earliest: datetime | None = None
-    floats: bool | None = None
+    word: bool | None
+    earliest: datetime | None
+    floats: bool | None
 
 
 def judge(
@@ -130,6 +130,9 @@ def judge(
         feeds=tuple(watched[-max(wanted, 3) :]),
         looks_ready_but=not ready and bool(row),
         feeds_to_go=0 if ready else max(0, wanted - len(row)),
+        word=None,
+        earliest=None,
+        floats=None,
     )
 
 
@@ -173,7 +176,7 @@ class StageFound:
     stage: Stage
     sure: float
     settles: Settles | None
-    settles_at: datetime | None = None
+    settles_at: datetime | None
 
 
 @dataclass(frozen=True)
@@ -214,11 +217,11 @@ _STAGES: tuple[tuple[Stage, Callable[[Standing], bool]], ...] = (
 def stage_of(it: Standing) -> StageFound:
     stage = next(stage for stage, holds in _STAGES if holds(it))
     if stage in (Stage.BINNED, Stage.RESTING):
-        return StageFound(stage, 1.0, None)
+        return StageFound(stage, 1.0, None, None)
     if stage is Stage.FALSE_DAWN:
-        return StageFound(stage, round(1.0 - 0.6 * it.yeast_explains, 2), Settles.NOTE_THE_SMELL)
+        return StageFound(stage, round(1.0 - 0.6 * it.yeast_explains, 2), Settles.NOTE_THE_SMELL, None)
     if it.seen == 0:
-        return StageFound(stage, 0.5, Settles.LOOK_THIS_EVENING)
+        return StageFound(stage, 0.5, Settles.LOOK_THIS_EVENING, None)
     if stage in (Stage.STIRRING, Stage.HUSH):
-        return StageFound(stage, 0.75, Settles.LOOK_AT_ITS_PEAK)
-    return StageFound(stage, 0.9, None)
+        return StageFound(stage, 0.75, Settles.LOOK_AT_ITS_PEAK, None)
+    return StageFound(stage, 0.9, None, None)

@@ -40,7 +40,7 @@ class JarBody(Request):
     size: float
     warmth_c: float
     night_c: float | None
-    ready_after: Strictness = Strictness.USUAL
+    ready_after: Strictness
     starts_at: Moment
 
 

@@ -33,7 +33,7 @@ class EveryView(Journey):
             ("/signs", "heading", "What does it show"),
             ("", "heading", name),
         )
-        views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"))
+        views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"), ("/bin", "heading", "Bin all of"))
         for theme in ("day", "night"):
             if theme == "night":
                 page.press("button", "Dim for the night")

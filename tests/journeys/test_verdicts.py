@@ -40,13 +40,81 @@ class Verdicts(Journey):
         page.sees("A thin white film is wild yeast on the surface")
         page.press("link", "Rise line and log")
         page.sees("Is it fuzzy, raised or coloured? Then it is mould")
-        page.press("link", "Look")
-        page.press("toggle", "fuzzy spots")
-        page.press("button", "Save the look")
+        page.press("button", "Fuzzy or coloured")
         page.sees("Bin all of Thistle.")
+        page.press("link", "Bin it, step by step")
+        page.sees("Why none of it can be kept")
+        page.press("button", "All of it is in the bin")
+        page.sees("Thistle is binned.")
+        page.press("link", "Begin again the same way")
+        weight = page.one("textbox", "Weight of the empty jar")
+        self.assertEqual(weight.get_attribute("value"), "200")
+
+
+class TheBakersWord(Journey):
+    def test_a_verdict_is_overruled_stands_in_the_log_and_is_taken_back(self) -> None:
+        page = self.browser
+        self.enter_demo()
+        page.press("tab", "Harbour")
+        page.press("link", "Rise line and log")
+        page.press("button", "I call it ready")
+        page.sees("Ready, on your word.")
+        page.sees("Your word it is ready")
+        page.sees("Now that it is ready")
+        page.type("The recipe needs", "200")
+        page.sees("stays in the jar")
+        page.press("button", "It is set aside")
+        page.sees("Spare set aside")
+        page.press("button", "Go by the looks again")
+        page.sees("It looks ready, but it is not a habit yet")
+        self.assertEqual(page.axe(), [])
+
+    def test_advice_is_taken_moves_the_plan_and_can_be_refused(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(190.0)
+        for hours in (166, 142, 118, 94, 70, 46, 22):
+            baker.feed(float(hours))
+            baker.look(hours - 9.0, level={"value": 2.2, "unit": "times"}, smell=["fruity"])
+        baker.look(1.0, level={"value": 1.1, "unit": "times"}, top=["sunken"], smell=["nail_varnish"])
+        self.enter(baker, f"/jars/{baker.jar_id}")
+        page.sees("it is starving")
+        page.sees("Feed twice as often for the next 6 feeds.")
+        page.press("button", "Do so")
+        page.sees("As you wished: feed more often, for 6 more feeds.")
+        page.sees("You took advice: feed more often.")
+        page.press("button", "No, keep to the plan")
+        page.sees("You said no to")
+        page.press("button", "It is not that")
+        page.sees("it is not so: its smell of nail varnish")
+
+    def test_a_caution_is_said_once(self) -> None:
+        page = self.browser
+        self.enter(self.baker().plan(name="Thistle"))
+        page.sees("Raw flour and raw starter are not for tasting")
+        page.press("button", "Understood")
+        page.sees_not("Raw flour and raw starter are not for tasting")
+        page.sees("hold gluten and are allergens")
+        page.open("/")
+        page.sees("hold gluten and are allergens")
+        page.sees_not("Raw flour and raw starter are not for tasting")
 
 
 class LookedUp(Journey):
+    def test_for_a_jar_its_log_is_known_and_what_is_pressed_can_be_kept(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(100.0)
+        baker.feed(20.0)
+        self.enter(baker)
+        page.press("link", "Something is wrong")
+        page.sees("What does Thistle show?")
+        self.assertEqual(page.all("toggle", "day 2 or 3"), [], "its age is known")
+        page.press("toggle", "dry skin")
+        page.sees("it lost water to the air")
+        page.press("button", "Keep this as a look")
+        page.one("heading", "Log")
+        page.sees("dry skin")
+        self.assertEqual(page.axe(), [])
+
     def test_without_a_jar(self) -> None:
         page = self.browser
         self.enter(self.baker())

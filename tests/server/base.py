@@ -96,6 +96,7 @@ def new_jar() -> dict[str, Any]:
         "size": 1.0,
         "warmth_c": 22.0,
         "night_c": None,
+        "ready_after": "usual",
         "starts_at": ago(0),
     }
 
@@ -113,3 +114,7 @@ def look_body(hours_ago: float, **changes: object) -> dict[str, Any]:
 
 def record(entry: dict[str, Any], seen_feed: str | None = None) -> dict[str, Any]:
     return {"id": str(uuid4()), "seen_feed": seen_feed, "entry": entry}
+
+
+def word_body(about: str, hours_ago: float = 0.0, *, yes: bool) -> dict[str, Any]:
+    return {"kind": "word", "at": ago(hours_ago), "about": about, "yes": yes, "note": ""}

@@ -6,7 +6,7 @@ from django.db import connection
 from django.test import TestCase
 from django.test.utils import CaptureQueriesContext
 
-from .base import Baker, look_body, record
+from .base import Baker, ago, look_body, record, word_body
 
 
 class Weighing(TestCase):
@@ -93,4 +93,64 @@ class Queries(TestCase):
             Baker("Ines", baker.client).plan()
         many = (self.count(baker, "/api/kitchen"), self.count(baker, f"/api/jars/{baker.jar_id}"))
         self.assertEqual(few, many)
-        self.assertEqual(many, (4, 5))
+        self.assertEqual(many, (5, 6))
+
+
+class TheBakersWord(TestCase):
+    def test_a_verdict_is_overruled_logged_and_taken_back(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(200.0)
+        path = f"/api/jars/{baker.jar_id}/log"
+        said = baker.ok("POST", path, record(word_body("ready", yes=True)))
+        found = baker.jar()
+        self.assertEqual(
+            (found["assessment"]["stage"]["stage"], found["assessment"]["readiness"]["by_rule"]), ("steady", False)
+        )
+        self.assertEqual(found["log"][0]["entry"]["about"], "ready")
+        baker.ok("POST", f"/api/log/{said['id']}/withdraw", {})
+        self.assertFalse(baker.jar()["assessment"]["readiness"]["ready"])
+
+    def test_a_danger_is_not_talked_away_and_nonsense_is_named(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(200.0)
+        path = f"/api/jars/{baker.jar_id}/log"
+        refused = baker.problem("POST", path, record(word_body("mould", yes=False)))
+        self.assertEqual(refused, (422, "danger_stands", "about"))
+        self.assertEqual(baker.problem("POST", path, record(word_body("fate", yes=True)))[1], "not_a_choice")
+
+    def test_the_rule_of_ready_is_the_bakers(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(200.0)
+        baker.ok("PUT", f"/api/jars/{baker.jar_id}/ready-after", {"ready_after": "strict"})
+        steps = {step["step"]: step["of"] for step in baker.jar()["assessment"]["readiness"]["steps"]}
+        self.assertEqual(steps["in_a_row"], 5)
+        refused = baker.problem("PUT", f"/api/jars/{baker.jar_id}/ready-after", {"ready_after": "never"})
+        self.assertEqual(refused[:2], (422, "not_a_choice"))
+
+
+class Cautions(TestCase):
+    def test_each_is_said_until_it_was_read_once_in_all_jars(self) -> None:
+        baker = Baker("Ines").sign_up().plan()
+        self.assertEqual(baker.ok("GET", "/api/kitchen")["jars"][0]["notices"], ["raw_flour", "holds_gluten"])
+        for _ in range(2):
+            self.assertEqual(baker.call("POST", "/api/heard", {"notice": "raw_flour"})[0], 204)
+        baker.plan()
+        for jar in baker.ok("GET", "/api/kitchen")["jars"]:
+            self.assertEqual(jar["notices"], ["holds_gluten"])
+        self.assertEqual(baker.problem("POST", "/api/heard", {"notice": "thunder"})[:2], (422, "not_a_choice"))
+
+
+class WhatAJarShows(TestCase):
+    def test_a_look_that_is_not_kept(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(20.0)
+        path = f"/api/jars/{baker.jar_id}/signs"
+        found = baker.ok("POST", path, {"look": look_body(0.0, top=["coloured_streaks"])})
+        self.assertEqual([one["sign"] for one in found["findings"]], ["mould"])
+        self.assertEqual(len(baker.jar()["log"]), 1, "nothing was written")
+        wrong = look_body(0.0, level={"value": 99, "unit": "times"})
+        self.assertEqual(baker.problem("POST", path, {"look": wrong})[2], "level")
+
+    def test_a_build_from_this_jar(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(200.0)
+        path = f"/api/jars/{baker.jar_id}/build"
+        made = baker.ok("POST", path, {"target_g": 150, "at": ago(-24.0)})
+        self.assertEqual(made["build"]["total_g"], 150 + made["build"]["reserve_g"])
+        self.assertEqual(len(made["times"]), len(made["build"]["feeds"]))
+        self.assertEqual(baker.problem("POST", path, {"target_g": -1, "at": None})[2], "target_g")

@@ -317,10 +317,17 @@ def _rises_lessen(clue: RisesLessen, scene: Scene) -> bool:
     return len(rises) == clue.feeds and falling and rises[0] - rises[-1] >= clue.by
 
 
+SUNK_SHARE = 0.2
+
+
 def _fell_by(clue: FellBy, scene: Scene) -> bool:
     level, highest = scene.level, scene.highest
     sunken = Top.SUNKEN in (_last(scene, lambda one: one.top) or ())
-    return highest > 1.1 and (sunken or (level is not None and level <= highest - clue.share * (highest - 1.0)))
+    if highest <= 1.1 or level is None:
+        return highest > 1.1 and sunken
+    # A sunken middle shows it before the level does, but not at the peak itself.
+    share = min(clue.share, SUNK_SHARE) if sunken else clue.share
+    return level <= highest - share * (highest - 1.0)
 
 
 _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {

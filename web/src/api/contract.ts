@@ -1162,7 +1162,6 @@ export interface components {
             name: string;
             /** Night C */
             night_c: number | null;
-            /** @default usual */
             ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
             scale_step: number;
@@ -1330,7 +1329,6 @@ export interface components {
             name: string;
             /** Night C */
             night_c: number | null;
-            /** @default usual */
             ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
             scale_step: number;
@@ -1407,13 +1405,13 @@ export interface components {
             /** By Rule */
             by_rule: boolean;
             /** Earliest */
-            earliest?: string | null;
+            earliest: string | null;
             /** Feeds */
             feeds: components["schemas"]["Attempt"][];
             /** Feeds To Go */
             feeds_to_go: number;
             /** Floats */
-            floats?: boolean | null;
+            floats: boolean | null;
             /** Looks Ready But */
             looks_ready_but: boolean;
             /** Ready */
@@ -1421,7 +1419,7 @@ export interface components {
             /** Steps */
             steps: components["schemas"]["ReadyStep"][];
             /** Word */
-            word?: boolean | null;
+            word: boolean | null;
         };
         /**
          * Ready
@@ -1712,7 +1710,7 @@ export interface components {
         StageFound: {
             settles: components["schemas"]["Settles"] | null;
             /** Settles At */
-            settles_at?: string | null;
+            settles_at: string | null;
             stage: components["schemas"]["Stage"];
             /** Sure */
             sure: number;

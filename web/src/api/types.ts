@@ -1,15 +1,20 @@
 /** The contract's types, by the names the front end uses. */
 export type {
+  About,
   AccountOut as Account,
+  Advice,
+  Answer,
   Assessment,
   Attempt,
   BinBody,
   BlendOptionOut as BlendOption,
   Bubbles,
+  BuildUp,
   Caution,
   Change as PlanChange,
   ChangeCode,
   ChangeOut as Change,
+  Counsel,
   DeedBody,
   DeedKind,
   Doing,
@@ -37,6 +42,7 @@ export type {
   NewJarIn as NewJar,
   NextMove,
   Normal,
+  Notice,
   NumberOptionOut as NumberOption,
   OpenJarOut as OpenJar,
   OptionCode,
@@ -70,6 +76,7 @@ export type {
   Step,
   StepCode,
   StepState,
+  Strictness,
   Task,
   Thickness,
   Thing,
@@ -78,6 +85,7 @@ export type {
   WaitsFor,
   WhatIfOut as WhatIf,
   When as Span,
+  WordBody,
 } from "./contract";
 
 import type { EntryOut, FamilyOut } from "./contract";

@@ -1,7 +1,7 @@
 /** The baker's verbs as writes for the outbox. */
 import { newId } from "../lib/ids";
 import { type Outcome, outbox, type Write } from "./outbox";
-import type { DeedKind, EntryBody, NewJar } from "./types";
+import type { About, DeedKind, EntryBody, NewJar, Notice, Strictness } from "./types";
 
 type Reopen = Write["reopen"];
 
@@ -41,6 +41,31 @@ export function recordDeed(jarId: string, deed: DeedKind, label: string): Promis
 export function leaveAlone(jarId: string, until: string, label: string): Promise<Outcome> {
   const entry = { kind: "leave", at: new Date().toISOString(), until, note: "" } as const;
   return recordEntry(jarId, newId(), null, entry, label, null);
+}
+
+/** The baker's word on a verdict or on advice. */
+export function sayWord(jarId: string, about: About, yes: boolean, label: string): Promise<Outcome> {
+  const entry = { kind: "word", at: new Date().toISOString(), about, yes, note: "" } as const;
+  return recordEntry(jarId, newId(), null, entry, label, null);
+}
+
+/** A caution was read; it is not said again. */
+export function acknowledge(notice: Notice): Promise<Outcome> {
+  const body = { notice };
+  return submit({
+    key: newId(),
+    method: "POST",
+    path: "/api/heard",
+    body,
+    label: "A caution read",
+    reopen: null,
+  });
+}
+
+export function setReadyAfter(jarId: string, rule: Strictness, label: string): Promise<Outcome> {
+  const body = { ready_after: rule };
+  const path = `/api/jars/${jarId}/ready-after`;
+  return submit({ key: newId(), method: "PUT", path, body, label, reopen: null });
 }
 
 export function amendEntry(

@@ -14,6 +14,10 @@ export const router = createBrowserRouter([
       { index: true, element: <KitchenPage /> },
       { path: "new", lazy: async () => ({ Component: (await import("../features/new-jar")).NewJarPage }) },
       { path: "jars/:jarId", lazy: async () => ({ Component: (await import("../features/jar")).JarPage }) },
+      {
+        path: "jars/:jarId/bin",
+        lazy: async () => ({ Component: (await import("../features/jar")).BinPage }),
+      },
       { path: "signs", lazy: async () => ({ Component: (await import("../features/signs")).SignsPage }) },
       {
         path: "jars/:jarId/look",

@@ -1,7 +1,8 @@
 /** What moved the plan, or went other than planned, in a sentence. */
-import type { ChangeCode, Flour, PlanChange } from "../api/types";
+import type { Advice, ChangeCode, Flour, PlanChange } from "../api/types";
 import { grams } from "../lib/numbers";
 import { span, when } from "../lib/time";
+import { ADVICE_NAMES } from "./counsel";
 import { FLOUR_WORDS } from "./flours";
 
 type Facts = PlanChange["facts"];
@@ -36,6 +37,7 @@ const WORDS: Record<ChangeCode, (facts: Facts) => string> = {
     `In the fridge for ${hours(facts)}, which counts little. The next feed waits for it.`,
   moved_into_hours: (facts) => `Moved by ${hours(facts)} into your hours.`,
   no_room_in_hours: () => "Your hours leave no room in the time that is best. It stands as near as it can.",
+  advice_taken: (facts) => `You took advice: ${ADVICE_NAMES[facts.advice as Advice] ?? facts.advice}.`,
 };
 
 export function changeLine(change: PlanChange, now: string, zone: string): string {

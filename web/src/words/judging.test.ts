@@ -15,19 +15,49 @@ const GOOD: Attempt = {
   peak_h: 8,
   by_yeast: true,
 };
-const VERDICT: Readiness = { ready: true, steps: [], feeds: [GOOD], looks_ready_but: false, feeds_to_go: 0 };
+const VERDICT: Readiness = {
+  ready: true,
+  by_rule: true,
+  steps: [],
+  feeds: [GOOD],
+  looks_ready_but: false,
+  feeds_to_go: 0,
+  word: null,
+  earliest: null,
+  floats: null,
+};
 
 describe("the stage", () => {
   it("is named plainly where it is sure", () => {
-    expect(stageLine({ stage: "awake", sure: 0.9, settles: null })).toBe(
+    expect(stageLine({ stage: "awake", sure: 0.9, settles: null, settles_at: null }, NOW, "UTC")).toBe(
       "Awake: it doubles, though not yet by habit.",
     );
   });
 
   it("says how sure it is and what would settle it where it is not", () => {
-    expect(stageLine({ stage: "hush", sure: 0.5, settles: "look_this_evening" })).toBe(
+    expect(
+      stageLine({ stage: "hush", sure: 0.5, settles: "look_this_evening", settles_at: null }, NOW, "UTC"),
+    ).toBe(
       "Likely hush: the quiet days before the yeast shows. Nobody has looked for a day; one look would settle it.",
     );
+  });
+});
+
+describe("the hour that would settle it", () => {
+  it("is named", () => {
+    const line = stageLine(
+      { stage: "stirring", sure: 0.75, settles: "look_at_its_peak", settles_at: "2026-03-04T16:10:00Z" },
+      NOW,
+      "UTC",
+    );
+    expect(line).toContain("A look about today 16:10 would tell more.");
+  });
+});
+
+describe("the baker's word", () => {
+  it("goes before the rule and says so", () => {
+    expect(readinessLine({ ...VERDICT, word: false, ready: false })).toMatch(/^Not ready, on your word/);
+    expect(readinessLine({ ...VERDICT, word: true })).toMatch(/^Ready, on your word/);
   });
 });
 

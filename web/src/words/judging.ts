@@ -44,10 +44,16 @@ const SETTLES_WORDS: Record<Settles, string> = {
 };
 
 /** `Hush: the quiet days before the yeast shows.`, with what would settle it where that is not sure. */
-export function stageLine({ stage, sure, settles }: StageFound): string {
+export function stageLine(
+  { stage, sure, settles, settles_at: at }: StageFound,
+  now: string,
+  zone: string,
+): string {
   const likely = sure < 0.7 ? "Likely " : "";
   const name = likely ? STAGE_NAMES[stage].toLowerCase() : STAGE_NAMES[stage];
-  const more = settles && sure < 0.8 ? ` ${SETTLES_WORDS[settles]}` : "";
+  const hour =
+    settles === "look_at_its_peak" && at ? `A look about ${when(at, now, zone)} would tell more.` : "";
+  const more = settles && sure < 0.8 ? ` ${hour || SETTLES_WORDS[settles]}` : "";
   return `${likely}${name}: ${STAGE_WORDS[stage]}.${more}`;
 }
 
@@ -70,6 +76,9 @@ const SIGN_WORDS: Record<SignCode, string> = {
   nothing_yet: "No bubbles yet: cold, a weak flour, or simply early.",
   quiet_days: "Quiet is normal now. It has turned sour, and the yeast is still few.",
   early_smell: "Such a smell is normal this early. It comes from early bacteria and goes away.",
+  diluted: "It is being thinned out: fed more than its few yeasts can keep up with.",
+  thriving: "In full swing: a dome, and bubbles all through. Its peak is near.",
+  smell_turned: "The smell has turned pleasant: the early bacteria are gone, and yeast comes next.",
 };
 
 const REMEDY_WORDS: Record<Remedy, string> = {
@@ -87,6 +96,8 @@ const REMEDY_WORDS: Record<Remedy, string> = {
   smaller_ratio: "Keep more of it at each feed.",
   add_whole_flour: "Make a tenth to a half of the flour whole rye or whole wheat.",
   bigger_jar: "Take a bigger jar or a smaller mix, and put a tray under it.",
+  feed_less_often: "Let more time pass between feeds.",
+  skip_discard: "Leave the discard out once.",
   less_water: "Add a little less water next time.",
   keep_to_plan: "Keep to the plan.",
   stir: "Stir it; it gets air that way.",
@@ -112,6 +123,31 @@ const QUESTION_WORDS: Record<Question, string> = {
 export function findingLine(finding: Finding, now: string, zone: string): string {
   return `${SIGN_WORDS[finding.sign]} Seen ${when(finding.seen_at, now, zone)}.`;
 }
+
+/** What a sign is called, where it is spoken of: "because it is starving". */
+export const SIGN_NAMES: Record<SignCode, string> = {
+  mould: "mould",
+  spoiled: "a foul smell",
+  too_hot: "it stands too warm",
+  film: "a film of wild yeast",
+  hungry_liquid: "the liquid on top: it is hungry",
+  starving_smell: "its smell of nail varnish: it is starving",
+  hungry_again: "it rose and fell again before its feed",
+  lessening: "it rises less from feed to feed",
+  forgotten: "a feed was left out",
+  overflow: "it reached the rim",
+  dry_skin: "a dry skin",
+  bubbles_no_rise: "it bubbles but does not rise",
+  cold_kitchen: "it stands cool",
+  false_dawn: "an early rise",
+  settling_liquid: "water on top",
+  nothing_yet: "nothing stirs in it yet",
+  quiet_days: "the quiet days",
+  early_smell: "an early smell",
+  diluted: "it is being thinned out",
+  thriving: "it is in full swing",
+  smell_turned: "its smell has turned",
+};
 
 /** What to do and what not to do, in one breath. */
 export function adviceLine({ do: remedies, dont }: Finding): string {
@@ -176,11 +212,21 @@ export function readinessLine({
   looks_ready_but: lucky,
   feeds_to_go: more,
   feeds,
+  word,
 }: Readiness): string {
   const seen = evidence(feeds);
+  if (word === true) return `Ready, on your word. ${seen}`.trim();
+  if (word === false) return `Not ready, on your word. ${seen}`.trim();
   const missing = `${COUNTS[more] ?? more} more good feed${more === 1 ? "" : "s"} in a row`;
   if (ready) return `Ready. ${seen}`;
   if (lucky && more > 0) return `It looks ready, but it is not a habit yet: ${missing}. ${seen}`;
   if (more > 0) return `Not ready yet: ${missing}. ${seen}`.trim();
   return `It rises as it should. One thing is still missing. ${seen}`;
+}
+
+/** What the float test adds: support, never the verdict. */
+export function floatLine(floats: boolean): string {
+  return floats
+    ? "It floated: that supports it, and decides nothing."
+    : "It sank. Rye, wet and stiff starters sink while fit, so that decides nothing.";
 }

@@ -70,5 +70,6 @@ export function lookLine(look: LookBody, readAs: number | null): string {
   if (look.high) parts.push(`high mark ${levelWords(look.high)}`);
   if (look.celsius != null) parts.push(`${look.celsius} °C`);
   if (look.ph != null) parts.push(`pH ${look.ph}`);
+  if (look.floats != null) parts.push(look.floats ? "floats" : "sinks");
   return parts.join(" · ");
 }

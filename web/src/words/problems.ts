@@ -57,6 +57,8 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   after_the_next_feed: (facts) =>
     `The next feed stands at ${moment(facts, "next_feed_at")}. Use an earlier time.`,
   jar_is_binned: (facts) => `This jar was binned ${moment(facts, "binned_at")}; nothing can follow.`,
+  danger_stands: () =>
+    "This cannot be talked away. If it was noted by mistake, change or undo the look that shows it.",
   first_mix_has_feeds: () => "Feeds stand on this first mix. Undo those first.",
   missing: () => "This is needed.",
   not_a_time: () => "This is not a date and time. Choose both.",
@@ -106,6 +108,8 @@ const FIELDS: Record<string, string> = {
   celsius: "Warmth",
   size: "Size",
   juice_g: "Juice",
+  target_g: "Grams the recipe needs",
+  about: "Verdict",
 };
 
 export function problemWords(problem: Problem): string {

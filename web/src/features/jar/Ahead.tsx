@@ -24,7 +24,9 @@ export function Ahead({ opened }: { readonly opened: OpenJar }) {
       {assessment.may_run_over && in_jar && (
         <p>It may run over: this jar has room for {in_jar.room_times.toFixed(1)} ×. Put a tray under it.</p>
       )}
-      {ready && Date.parse(ready.on.likely) > Date.parse(now) && <p>{readyWords(ready, now, zone)}</p>}
+      {ready && !assessment.readiness?.ready && Date.parse(ready.on.likely) > Date.parse(now) && (
+        <p>{readyWords(ready, now, zone)}</p>
+      )}
       <details>
         <summary className="min-h-11 py-2 font-semibold text-crust">Why, and what if</summary>
         <p className="text-soft">{basisWords(forecast)} This is a forecast, not a promise.</p>

@@ -1,11 +1,18 @@
-import type { Assessment, ReadyStep } from "../../api/types";
+import type { Finding, OpenJar, ReadyStep, Strictness } from "../../api/types";
+import { recordEntry, sayWord, setReadyAfter, withdrawEntry } from "../../api/writes";
+import { CLOSE_UPS } from "../../drawing/atlas";
+import { newId } from "../../lib/ids";
+import { dayWord } from "../../lib/time";
+import { Button } from "../../ui/button";
+import { Choice } from "../../ui/choice";
 import { SignNote } from "../../ui/sign-note";
-import { metWord, readinessLine, signNote, stepLine } from "../../words/judging";
+import { CLOSE_UP_WORDS } from "../../words/atlas";
+import { floatLine, metWord, readinessLine, signNote, stepLine } from "../../words/judging";
 import { NORMAL_WORDS } from "../../words/moves";
 
 /** What the jar shows: the signs found, or else what is normal on this day. */
-export function Found({ assessment }: { readonly assessment: Assessment }) {
-  const { findings, normal, stage } = assessment;
+export function Found({ opened }: { readonly opened: OpenJar }) {
+  const { findings, normal, stage } = opened.assessment;
   const steady = stage?.stage === "steady";
   const calm = normal !== null && !steady && !findings.some((one) => signNote(one).grave === "normal");
   if (findings.length === 0 && !calm) return null;
@@ -14,6 +21,7 @@ export function Found({ assessment }: { readonly assessment: Assessment }) {
       {findings.map((one) => (
         <li key={one.sign}>
           <SignNote {...signNote(one)} />
+          <Answer finding={one} opened={opened} />
         </li>
       ))}
       {calm && normal && <li className="border-l-4 border-rule pl-4">{NORMAL_WORDS[normal]}</li>}
@@ -21,33 +29,128 @@ export function Found({ assessment }: { readonly assessment: Assessment }) {
   );
 }
 
+/** The baker's word on a sign: the question answered, or the sign ruled out. */
+function Answer({ finding, opened }: { readonly finding: Finding; readonly opened: OpenJar }) {
+  const { jar } = opened;
+  const rule = (yes: boolean) => void sayWord(jar.id, finding.sign, yes, `A sign of ${jar.name}`);
+  if (finding.ask === "is_it_fuzzy_or_coloured") {
+    const fuzzy = () => {
+      const at = new Date().toISOString();
+      const look = {
+        kind: "look",
+        at,
+        level: null,
+        bubbles: null,
+        top: ["fuzzy_spots"],
+        smell: [],
+        thickness: null,
+        high: null,
+        ph: null,
+        celsius: null,
+        floats: null,
+        note: "",
+      } as const;
+      void recordEntry(
+        jar.id,
+        newId(),
+        null,
+        { ...look, top: ["fuzzy_spots"], smell: [] },
+        `Look at ${jar.name}`,
+        null,
+      );
+    };
+    return (
+      <div className="flex flex-wrap gap-4 pt-2 pl-5">
+        {(["film", "mould"] as const).map((kind) => (
+          <figure key={kind} className="flex w-44 flex-col items-center gap-2 text-center">
+            {CLOSE_UPS[kind]}
+            <figcaption className="text-[0.9rem] leading-tight text-soft">
+              {CLOSE_UP_WORDS[kind].what}
+            </figcaption>
+            <Button onClick={kind === "film" ? () => rule(true) : fuzzy}>
+              {kind === "film" ? "Thin and flat" : "Fuzzy or coloured"}
+            </Button>
+          </figure>
+        ))}
+      </div>
+    );
+  }
+  return (
+    <Button look="plain" onClick={() => rule(false)}>
+      It is not that
+    </Button>
+  );
+}
+
 const SHOWS_YEAST: readonly string[] = ["stirring", "awake", "steady", "resting"];
+const RULES = [
+  { value: "loose", label: "one good feed" },
+  { value: "usual", label: "three in a row" },
+  { value: "strict", label: "five in a row" },
+] as const satisfies readonly { value: Strictness; label: string }[];
 
 /** The verdict with its steps; before yeast shows it is not asked. */
-export function ReadyOrNot({ assessment }: { readonly assessment: Assessment }) {
+export function ReadyOrNot({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment, now, time_zone: zone } = opened;
   const { readiness, stage } = assessment;
   if (!readiness || !stage || !SHOWS_YEAST.includes(stage.stage)) return null;
+  const { ready, earliest, floats } = readiness;
   return (
     <section
       aria-labelledby="ready"
-      className={`max-w-prose self-start border-l-4 pl-4 ${readiness.ready ? "border-leaf" : "border-rule"}`}
+      className={`max-w-prose self-start border-l-4 pl-4 ${ready ? "border-leaf" : "border-rule"}`}
     >
       <h2 id="ready" className="text-xl">
         Ready?
       </h2>
-      <p className={readiness.ready ? "font-semibold text-leaf" : ""}>{readinessLine(readiness)}</p>
-      {readiness.ready && (
-        <p>Use it at its peak, or let it rest in the fridge an hour or two after a feed. Keep a spare.</p>
-      )}
-      <details open={!readiness.ready}>
+      <p className={ready ? "font-semibold text-leaf" : ""}>{readinessLine(readiness)}</p>
+      {!ready && earliest && <p>At the earliest {dayWord(earliest, now, zone)}.</p>}
+      {floats !== null && <p className="text-soft">{floatLine(floats)}</p>}
+      <Overrule opened={opened} />
+      <details open={!ready}>
         <summary className="min-h-11 py-2 font-semibold text-crust">Step by step</summary>
         <ul>
           {readiness.steps.map((step) => (
             <Step key={step.step} step={step} />
           ))}
         </ul>
+        <div className="mt-3">
+          <Choice
+            label="Ready, for you, is"
+            items={RULES}
+            value={jar.ready_after}
+            onChange={(rule) => rule && void setReadyAfter(jar.id, rule, `What is ready for ${jar.name}`)}
+          />
+        </div>
       </details>
     </section>
+  );
+}
+
+/** The baker may say otherwise; it is in the log and can be taken back. */
+function Overrule({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment, log } = opened;
+  const { readiness } = assessment;
+  if (!readiness) return null;
+  const say = (yes: boolean) => void sayWord(jar.id, "ready", yes, `Your word on ${jar.name}`);
+  const spoken = log.find(
+    ({ entry, withdrawn }) => entry.kind === "word" && entry.about === "ready" && !withdrawn,
+  );
+  if (readiness.word !== null && spoken) {
+    const back = () => void withdrawEntry(spoken.id, `Taking back your word on ${jar.name}`);
+    return (
+      <p className="text-soft">
+        By its looks it {readiness.by_rule ? "is ready" : "is not ready yet"}.{" "}
+        <Button look="plain" onClick={back}>
+          Go by the looks again
+        </Button>
+      </p>
+    );
+  }
+  return (
+    <Button look="plain" className="-ml-3" onClick={() => say(!readiness.ready)}>
+      {readiness.ready ? "It is not ready for me" : "I call it ready"}
+    </Button>
   );
 }
 

@@ -7,6 +7,7 @@ import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
+import { wordLine } from "../../words/counsel";
 import { flourList } from "../../words/flours";
 import { lookLine } from "../../words/looks";
 import { problemWords } from "../../words/problems";
@@ -16,6 +17,7 @@ const DEED_WORDS: Record<DeedKind, string> = {
   skipped: "Left out",
   to_fridge: "Into the fridge",
   to_counter: "Out of the fridge",
+  spare_set_aside: "Spare set aside",
 };
 
 type Told = { readonly title: string; readonly line: string };
@@ -25,6 +27,7 @@ function tell(entry: EntryBody, readAs: number | null): Told {
   if (entry.kind === "bin") return { title: "Binned", line: "" };
   if (entry.kind === "deed") return { title: DEED_WORDS[entry.did], line: "" };
   if (entry.kind === "leave") return { title: "Left alone", line: "" };
+  if (entry.kind === "word") return { title: "Your word", line: wordLine(entry) };
   const juice = entry.juice_g > 0 ? `${grams(entry.juice_g)} juice, ` : "";
   const added = `${grams(entry.water_g)} water, ${juice}${flourList(entry.flours)}`;
   return entry.keep_g === 0

@@ -1,26 +1,23 @@
-import { useState } from "react";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { api } from "../../api/client";
 import type { OpenJar } from "../../api/types";
-import { recordDeed, recordEntry, setOnShelf } from "../../api/writes";
+import { recordDeed, setOnShelf } from "../../api/writes";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { useTitle } from "../../lib/hooks";
-import { newId } from "../../lib/ids";
 import { grams, percent } from "../../lib/numbers";
+import { AnsweredAdvice, Caution, OpenAdvice } from "../../parts/advice";
 import { Button, ButtonLink } from "../../ui/button";
-import { Confirm } from "../../ui/confirm";
 import { Loading, OutOfReach } from "../../ui/states";
-import { useSay } from "../../ui/toast";
 import { flourList } from "../../words/flours";
 import { findingLine, stageLine } from "../../words/judging";
 import { DEED_OF, nextMove } from "../../words/moves";
-import { problemWords } from "../../words/problems";
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Found, ReadyOrNot } from "./Judged";
 import { Log } from "./Log";
 import { Rise } from "./Rise";
+import { WhenReady } from "./WhenReady";
 
 export function JarPage() {
   const { jarId = "" } = useParams();
@@ -64,11 +61,18 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
         <div className="flex flex-col gap-3">
           <h1 className="text-4xl">{jar.name}</h1>
           {assessment.stage && !danger && !binned && (
-            <p className="font-semibold">{stageLine(assessment.stage)}</p>
+            <p className="font-semibold">{stageLine(assessment.stage, now, zone)}</p>
           )}
           <p className="text-soft">{facts(opened)}</p>
           {danger && assessment.findings[0] && (
-            <p className="font-semibold text-alarm">{findingLine(assessment.findings[0], now, zone)}</p>
+            <p className="font-semibold text-alarm">
+              {findingLine(assessment.findings[0], now, zone)}{" "}
+              {assessment.findings[0].look_id && (
+                <Link to={`/jars/${jar.id}/log/${assessment.findings[0].look_id}`} className="underline">
+                  Noted by mistake? Change that look.
+                </Link>
+              )}
+            </p>
           )}
           <p className={`font-serif text-2xl ${danger ? "text-alarm" : ""}`}>{what}</p>
           {how && <p className="max-w-prose">{how}</p>}
@@ -76,10 +80,16 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
           {!danger && (
             <div className="mt-2 grid gap-x-10 gap-y-4 lg:grid-cols-2">
               <div className="flex flex-col gap-4">
-                <Found assessment={assessment} />
+                <Found opened={opened} />
+                <OpenAdvice jar={jar} counsel={assessment.counsel} now={now} zone={zone} most={2} />
+                <AnsweredAdvice jar={jar} counsel={assessment.counsel} />
+                <Caution notices={assessment.notices} />
                 <Ahead opened={opened} />
               </div>
-              <ReadyOrNot assessment={assessment} />
+              <div className="flex flex-col gap-6">
+                <ReadyOrNot opened={opened} />
+                <WhenReady opened={opened} />
+              </div>
             </div>
           )}
         </div>
@@ -114,57 +124,54 @@ function facts({ assessment }: OpenJar): string {
 
 function Acts({ opened }: { readonly opened: OpenJar }) {
   const { jar, assessment } = opened;
-  const [asking, setAsking] = useState(false);
-  const say = useSay();
   const { move, state } = assessment.next_move;
-  const bin = async () => {
-    const entry = { kind: "bin", at: new Date().toISOString(), note: "" } as const;
-    const outcome = await recordEntry(jar.id, newId(), null, entry, `Binning ${jar.name}`, null);
-    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
-  };
   if (move === "nothing" || move === "binned") {
     return (
       <div className="flex flex-wrap gap-3">
+        {move === "binned" && (
+          <ButtonLink look="act" to={`/new?like=${jar.id}`}>
+            Begin again the same way
+          </ButtonLink>
+        )}
         <Button onClick={() => void setOnShelf(jar.id, !jar.on_shelf, `Moving ${jar.name}`)}>
           {jar.on_shelf ? "Put it away" : "Back on the shelf"}
         </Button>
       </div>
     );
   }
+  if (move === "bin")
+    return (
+      <ButtonLink look="alarm" to={`/jars/${jar.id}/bin`} className="self-start">
+        Bin it, step by step
+      </ButtonLink>
+    );
   const isTime = move === "mix" || (move === "feed" && state !== "not_yet" && state !== "waiting");
   const deed = DEED_OF[move];
   return (
     <div className="flex flex-wrap gap-3">
-      {move !== "bin" && (
-        <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
-          {move === "mix" ? "Mix it" : "Feed"}
-        </ButtonLink>
-      )}
+      <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
+        {move === "mix" ? "Mix it" : "Feed"}
+      </ButtonLink>
       {deed && (
         <Button look="act" onClick={() => void recordDeed(jar.id, deed.deed, `${deed.label}: ${jar.name}`)}>
           {deed.label}
         </Button>
       )}
-      {move !== "mix" && move !== "bin" && (
+      {move !== "mix" && (
         <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
           Look
         </ButtonLink>
       )}
       {assessment.in_jar && (
-        <Button look={move === "bin" ? "alarm" : "plain"} onClick={() => setAsking(true)}>
-          {move === "bin" ? "I have binned it" : "Bin this jar"}
-        </Button>
+        <>
+          <ButtonLink look="plain" to={`/signs?jar=${jar.id}`}>
+            Something is wrong
+          </ButtonLink>
+          <ButtonLink look="plain" to={`/jars/${jar.id}/bin`}>
+            Bin this jar
+          </ButtonLink>
+        </>
       )}
-      <Confirm
-        open={asking}
-        onOpenChange={setAsking}
-        title={`Bin all of ${jar.name}?`}
-        yes="It is binned"
-        onYes={() => void bin()}
-      >
-        <p>All of it goes, and nothing more can be logged after it. The log itself stays.</p>
-        <p>Wash the jar, the lid and the spoon very hot. You can undo this in the log.</p>
-      </Confirm>
     </div>
   );
 }

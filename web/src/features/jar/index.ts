@@ -1,1 +1,2 @@
+export { BinPage } from "./Bin";
 export { JarPage } from "./Page";

@@ -1,11 +1,9 @@
-import { useState } from "react";
 import type { Glance, Kitchen } from "../../api/types";
-import { leaveAlone, recordDeed, recordEntry, setOnShelf } from "../../api/writes";
-import { newId } from "../../lib/ids";
+import { leaveAlone, recordDeed, setOnShelf } from "../../api/writes";
 import { percent, times } from "../../lib/numbers";
 import { nextMorning, when } from "../../lib/time";
+import { Caution, OpenAdvice } from "../../parts/advice";
 import { Button, ButtonLink } from "../../ui/button";
-import { Confirm } from "../../ui/confirm";
 import { Menu } from "../../ui/menu";
 import { SignNote } from "../../ui/sign-note";
 import { useSay } from "../../ui/toast";
@@ -29,6 +27,8 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
         {how && <p className="max-w-prose text-lg">{how}</p>}
         <Acts one={one} zone={zone} />
         {!danger && <Found one={one} />}
+        {!danger && <OpenAdvice jar={one.jar} counsel={one.counsel} now={now} zone={zone} most={1} />}
+        <Caution notices={one.notices} />
         {one.rise && <Rising one={one} now={now} zone={zone} />}
       </div>
       <Doing one={one} now={now} zone={zone} />
@@ -91,6 +91,9 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
             Look
           </ButtonLink>
           {isTime && <NotNow one={one} zone={zone} />}
+          <ButtonLink look="plain" to={`/signs?jar=${one.jar.id}`}>
+            Something is wrong
+          </ButtonLink>
         </>
       )}
       <ButtonLink look="plain" to={jar}>
@@ -127,36 +130,17 @@ function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) 
   );
 }
 
+/** Binning is led through on a page of its own. */
 function BinIt({ one }: { readonly one: Glance }) {
-  const [asking, setAsking] = useState(false);
-  const say = useSay();
-  const { name, id } = one.jar;
-  const bin = async () => {
-    const entry = { kind: "bin", at: new Date().toISOString(), note: "" } as const;
-    const outcome = await recordEntry(id, newId(), null, entry, `Binning ${name}`, null);
-    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
-  };
+  const { id } = one.jar;
   return (
     <div className="flex flex-wrap gap-3">
-      <Button look="alarm" onClick={() => setAsking(true)}>
-        I have binned it
-      </Button>
+      <ButtonLink look="alarm" to={`/jars/${id}/bin`}>
+        Bin it, step by step
+      </ButtonLink>
       <ButtonLink look="plain" to={`/jars/${id}`}>
         Rise line and log
       </ButtonLink>
-      <Confirm
-        open={asking}
-        onOpenChange={setAsking}
-        title={`Is all of ${name} in the bin?`}
-        yes="Yes, all of it"
-        onYes={() => void bin()}
-      >
-        <p>Nothing of it can be kept: what shows on top has already grown through the rest.</p>
-        <p>
-          Wash the jar, the lid and the spoon very hot, or replace them. The log stays, and you can begin
-          again at any time.
-        </p>
-      </Confirm>
     </div>
   );
 }
@@ -165,8 +149,8 @@ function PutAway({ one }: { readonly one: Glance }) {
   const { name, id } = one.jar;
   return (
     <div className="flex flex-wrap gap-3">
-      <ButtonLink look="act" to="/new">
-        Begin a new jar
+      <ButtonLink look="act" to={`/new?like=${id}`}>
+        Begin again the same way
       </ButtonLink>
       <Button onClick={() => void setOnShelf(id, false, `Putting ${name} away`)}>Put it away</Button>
       <ButtonLink look="plain" to={`/jars/${id}`}>

@@ -21,6 +21,10 @@ const BUBBLES = choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES);
 const TOPS = choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
 const SMELLS = choiceItems(SMELL_WORDS);
 const THICKNESSES = choiceItems(THICKNESS_WORDS);
+const FLOATS = [
+  { value: "floats", label: "floats" },
+  { value: "sinks", label: "sinks" },
+] as const;
 const SHOWN = ["at", "level", "level.value", "high", "high.value", "ph", "celsius", "note"];
 
 export function LookPage({ editing }: { readonly editing?: LogEntry }) {
@@ -163,11 +167,11 @@ function Measured({
   readonly set: (part: Partial<LookDraft>) => void;
   readonly problems: readonly Problem[];
 }) {
-  const used = [draft.high, draft.ph, draft.celsius].some((text) => text !== "");
+  const used = [draft.high, draft.ph, draft.celsius].some((text) => text !== "") || draft.floats !== null;
   const wrong = problems.some((problem) => ["high", "high.value", "ph", "celsius"].includes(problem.field));
   return (
     <details open={used || wrong}>
-      <summary className="min-h-11 py-2 font-semibold text-crust">High mark, warmth, pH</summary>
+      <summary className="min-h-11 py-2 font-semibold text-crust">High mark, warmth, pH, float test</summary>
       <div className="grid gap-4 pt-2 sm:grid-cols-3">
         <NumberField
           label="High mark"
@@ -191,6 +195,15 @@ function Measured({
           value={draft.ph}
           onChange={(event) => set({ ph: event.target.value })}
           error={problemAt(problems, "ph")}
+        />
+      </div>
+      <div className="pt-4">
+        <Choice
+          label="Float test, unstirred, at its peak"
+          items={FLOATS}
+          value={draft.floats}
+          onChange={(floats) => set({ floats })}
+          none
         />
       </div>
     </details>

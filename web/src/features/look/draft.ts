@@ -19,6 +19,7 @@ export type LookDraft = {
   readonly high: string;
   readonly ph: string;
   readonly celsius: string;
+  readonly floats: "floats" | "sinks" | null;
   readonly note: string;
 };
 
@@ -35,6 +36,7 @@ export function emptyLook(): LookDraft {
     high: "",
     ph: "",
     celsius: "",
+    floats: null,
     note: "",
   };
 }
@@ -53,6 +55,7 @@ export function draftOf(entry: LogEntry, look: LookBody, zone: string): LookDraf
     high: look.high && look.high.unit === (look.level?.unit ?? "times") ? String(look.high.value) : "",
     ph: look.ph == null ? "" : String(look.ph),
     celsius: look.celsius == null ? "" : String(look.celsius),
+    floats: look.floats == null ? null : look.floats ? "floats" : "sinks",
     note: look.note,
   };
 }
@@ -72,6 +75,7 @@ export function lookOf(draft: LookDraft, now: number, zone: string): LookBody {
     high: high === null ? null : { value: high, unit: draft.unit },
     ph: asSent(draft.ph),
     celsius: asSent(draft.celsius),
+    floats: draft.floats === null ? null : draft.floats === "floats",
     note: draft.note,
   };
 }

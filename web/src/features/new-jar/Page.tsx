@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { Family, Flour, OptionCode, Problem } from "../../api/types";
 import { planJar } from "../../api/writes";
@@ -12,7 +12,7 @@ import { Loading, OutOfReach, Trouble } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
 import { fieldWords, problemAt, problemWords } from "../../words/problems";
-import { type Chosen, type JarDraft, jarOf, newDraft } from "./draft";
+import { type Chosen, draftLike, type JarDraft, jarOf, newDraft } from "./draft";
 import { FamilyChoice } from "./Family";
 import { Options } from "./Options";
 import { Preview } from "./Preview";
@@ -22,21 +22,39 @@ const SHOWN = ["name", "tare_g", "volume_ml", "height_mm", "warmth_c", "night_c"
 export function NewJarPage() {
   useTitle("New jar");
   const catalogue = api.useQuery("get", "/api/catalogue", {}, { staleTime: Number.POSITIVE_INFINITY });
-  if (catalogue.isPending) return <Loading what="Fetching the methods" />;
+  const [search] = useSearchParams();
+  const like = search.get("like");
+  const model = api.useQuery(
+    "get",
+    "/api/jars/{jar_id}",
+    { params: { path: { jar_id: like ?? "" } } },
+    { enabled: like !== null },
+  );
+  if (catalogue.isPending || (like !== null && model.isPending))
+    return <Loading what="Fetching the methods" />;
   if (!catalogue.data?.families[0]) return <OutOfReach onRetry={() => void catalogue.refetch()} />;
-  return <NewJarForm families={catalogue.data.families} flours={catalogue.data.flours} />;
+  const { families, flours } = catalogue.data;
+  const from = families.find(({ origin }) => origin === search.get("from"));
+  const begun = model.data ? draftLike(model.data.jar) : from ? { ...newDraft(), family: from.code } : null;
+  const draftKey = ["new-jar.4", like ?? from?.origin].filter(Boolean).join(".");
+  return <NewJarForm key={draftKey} draftKey={draftKey} families={families} flours={flours} begun={begun} />;
 }
 
 function NewJarForm({
   families,
   flours,
+  begun,
+  draftKey,
 }: {
   readonly families: readonly Family[];
   readonly flours: readonly Flour[];
+  /** What another page asked for: a jar's set-up again, or a way to wake. */
+  readonly begun: JarDraft | null;
+  readonly draftKey: string;
 }) {
   const session = api.useQuery("get", "/api/session");
   const zone = session.data?.account?.time_zone ?? deviceZone();
-  const [draft, setDraft, clear] = useDraft<JarDraft>("new-jar.3", newDraft);
+  const [draft, setDraft, clear] = useDraft<JarDraft>(draftKey, () => begun ?? newDraft());
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
@@ -54,7 +72,7 @@ function NewJarForm({
     setBusy(true);
     setProblems([]);
     const jar = jarOf(draft, family, Date.now(), zone);
-    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.3", value: draft });
+    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.4", value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);

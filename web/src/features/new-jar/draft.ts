@@ -4,10 +4,12 @@ import type {
   Family,
   FamilyCode,
   Flour,
+  Jar,
   NewJar,
   Option,
   OptionCode,
   PickCode,
+  Strictness,
 } from "../../api/types";
 import { newId } from "../../lib/ids";
 import { typed } from "../../lib/numbers";
@@ -28,6 +30,7 @@ export type JarDraft = {
   readonly warmth: string;
   /** Empty where nights are as warm as days. */
   readonly night: string;
+  readonly readyAfter: Strictness;
   readonly start: When;
 };
 
@@ -42,7 +45,31 @@ export function newDraft(): JarDraft {
     height: "100",
     warmth: "22",
     night: "",
+    readyAfter: "usual",
     start: NOW,
+  };
+}
+
+/** A new jar with another's set-up: the same glass, place, way and choices. */
+export function draftLike(jar: Jar): JarDraft {
+  const chosen: Chosen = {};
+  for (const [code, value] of Object.entries(jar.choices)) {
+    chosen[code as OptionCode] =
+      typeof value === "object"
+        ? Object.fromEntries(Object.entries(value).map(([flour, share]) => [flour, String(share)]))
+        : String(value);
+  }
+  const family = jar.family as FamilyCode;
+  return {
+    ...newDraft(),
+    family,
+    chosen: { [family]: chosen },
+    tare: String(jar.tare_g),
+    volume: String(jar.volume_ml),
+    height: String(jar.height_mm),
+    warmth: String(jar.warmth_c),
+    night: jar.night_c === null ? "" : String(jar.night_c),
+    readyAfter: jar.ready_after,
   };
 }
 
@@ -122,6 +149,7 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
     size: 1,
     warmth_c: number(draft.warmth),
     night_c: draft.night.trim() === "" ? null : number(draft.night),
+    ready_after: draft.readyAfter,
     starts_at: momentOf(draft.start, now, zone),
   };
 }

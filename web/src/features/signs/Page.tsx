@@ -1,59 +1,61 @@
 import { keepPreviousData } from "@tanstack/react-query";
 import { useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
+import type { Finding, OpenJar } from "../../api/types";
+import { recordEntry } from "../../api/writes";
+import { CLOSE_UPS } from "../../drawing/atlas";
 import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
-import { useTitle } from "../../lib/hooks";
+import { useRested, useTitle } from "../../lib/hooks";
+import { newId } from "../../lib/ids";
+import { Button } from "../../ui/button";
 import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { SignNote } from "../../ui/sign-note";
-import { OutOfReach } from "../../ui/states";
+import { Loading, OutOfReach } from "../../ui/states";
+import { useSay } from "../../ui/toast";
+import { CLOSE_UP_WORDS } from "../../words/atlas";
 import { signNote } from "../../words/judging";
 import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
-import { AGES, BEGINNINGS, bodyOf, type Described, isBlank, LEVELS, NOTHING, SINCE } from "./described";
+import { problemWords } from "../../words/problems";
+import { Atlas } from "./Atlas";
+import {
+  AGES,
+  BEGINNINGS,
+  bodyOf,
+  type Described,
+  isBlank,
+  LEVELS,
+  lookOf,
+  NOTHING,
+  SINCE,
+} from "./described";
 
-/** Look it up by what is seen and smelt: the rules that watch the log, for a jar without one. */
+/** Look it up by what is seen and smelt: by the rules that watch the log, for a jar of the shelf or for any other. */
 export function SignsPage() {
+  const [search] = useSearchParams();
+  const jarId = search.get("jar");
+  return jarId ? <OfJar jarId={jarId} /> : <OfAny />;
+}
+
+function OfAny() {
   useTitle("Signs");
   const [it, setIt] = useState<Described>(NOTHING);
   const set = (part: Partial<Described>) => setIt({ ...it, ...part });
+  const blank = isBlank(it);
+  const found = api.useQuery(
+    "post",
+    "/api/signs",
+    { body: bodyOf(it) },
+    { enabled: !blank, placeholderData: keepPreviousData, retry: false },
+  );
+  const findings = blank ? null : (found.data?.findings ?? null);
   return (
     <div className="pt-6">
       <h1 className="text-3xl">What does it show?</h1>
       <p className="mt-1 text-soft">Press what you see and smell. The same rules watch over your jars.</p>
       <div className="mt-6 grid gap-x-12 gap-y-8 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
-          <Choices
-            label="Top"
-            items={choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS)}
-            value={it.top}
-            onChange={(top) => set({ top })}
-          />
-          <Choices
-            label="Smell"
-            items={choiceItems(SMELL_WORDS)}
-            value={it.smell}
-            onChange={(smell) => set({ smell })}
-          />
-          <Choice
-            label="Level"
-            items={choiceItems(LEVELS)}
-            value={it.level}
-            onChange={(level) => set({ level })}
-            none
-          />
-          <Choice
-            label="Bubbles"
-            items={choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES)}
-            value={it.bubbles}
-            onChange={(bubbles) => set({ bubbles })}
-            none
-          />
-          <Choice
-            label="Thickness"
-            items={choiceItems(THICKNESS_WORDS)}
-            value={it.thickness}
-            onChange={(thickness) => set({ thickness })}
-            none
-          />
+          <Seen it={it} set={set} />
           <Choice
             label="How old it is"
             items={choiceItems(AGES)}
@@ -73,21 +75,129 @@ export function SignsPage() {
             onChange={(began) => began && set({ began })}
           />
         </div>
-        <Meaning it={it} />
+        <Meaning
+          findings={findings}
+          blank={blank}
+          away={!blank && found.isError}
+          retry={() => void found.refetch()}
+        />
       </div>
+      <Atlas />
     </div>
   );
 }
 
-function Meaning({ it }: { readonly it: Described }) {
+function OfJar({ jarId }: { readonly jarId: string }) {
+  const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
+  useTitle(opened.data ? `Signs of ${opened.data.jar.name}` : "Signs");
+  if (opened.isPending) return <Loading what="Opening the jar" />;
+  if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
+  return <Opened opened={opened.data} />;
+}
+
+/** With its log known, nobody is asked how old it is; what is pressed can be kept as a look. */
+function Opened({ opened }: { readonly opened: OpenJar }) {
+  const { jar } = opened;
+  const [it, setIt] = useState<Described>(NOTHING);
+  const set = (part: Partial<Described>) => setIt({ ...it, ...part });
+  const say = useSay();
+  const navigate = useNavigate();
   const blank = isBlank(it);
+  const rested = useRested(JSON.stringify(it), 150);
   const found = api.useQuery(
     "post",
-    "/api/signs",
-    { body: bodyOf(it) },
-    { enabled: !blank, placeholderData: keepPreviousData, retry: false },
+    "/api/jars/{jar_id}/signs",
+    {
+      params: { path: { jar_id: jar.id } },
+      body: { look: lookOf(JSON.parse(rested) as Described, opened.now) },
+    },
+    { enabled: !isBlank(JSON.parse(rested) as Described), placeholderData: keepPreviousData, retry: false },
   );
-  const findings = blank ? [] : (found.data?.findings ?? []);
+  const findings = blank ? opened.assessment.findings : (found.data?.findings ?? null);
+  const keep = async () => {
+    const look = lookOf(it, new Date().toISOString());
+    const outcome = await recordEntry(jar.id, newId(), null, look, `Look at ${jar.name}`, null);
+    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
+    else await navigate(`/jars/${jar.id}`);
+  };
+  return (
+    <div className="pt-6">
+      <h1 className="text-3xl">What does {jar.name} show?</h1>
+      <p className="mt-1 text-soft">
+        Its age, its feeds and what you noted are known. Press what worries you.
+      </p>
+      <div className="mt-6 grid gap-x-12 gap-y-8 md:grid-cols-[1fr_22rem]">
+        <div className="flex min-w-0 flex-col gap-6">
+          <Seen it={it} set={set} />
+          {!blank && (
+            <Button look="act" className="self-start" onClick={() => void keep()}>
+              Keep this as a look
+            </Button>
+          )}
+        </div>
+        <Meaning
+          findings={findings}
+          blank={blank && findings?.length === 0}
+          away={!blank && found.isError}
+          retry={() => void found.refetch()}
+        />
+      </div>
+      <Atlas />
+    </div>
+  );
+}
+
+function Seen({ it, set }: { readonly it: Described; readonly set: (part: Partial<Described>) => void }) {
+  return (
+    <>
+      <Choices
+        label="Top"
+        items={choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS)}
+        value={it.top}
+        onChange={(top) => set({ top })}
+      />
+      <Choices
+        label="Smell"
+        items={choiceItems(SMELL_WORDS)}
+        value={it.smell}
+        onChange={(smell) => set({ smell })}
+      />
+      <Choice
+        label="Level"
+        items={choiceItems(LEVELS)}
+        value={it.level}
+        onChange={(level) => set({ level })}
+        none
+      />
+      <Choice
+        label="Bubbles"
+        items={choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES)}
+        value={it.bubbles}
+        onChange={(bubbles) => set({ bubbles })}
+        none
+      />
+      <Choice
+        label="Thickness"
+        items={choiceItems(THICKNESS_WORDS)}
+        value={it.thickness}
+        onChange={(thickness) => set({ thickness })}
+        none
+      />
+    </>
+  );
+}
+
+function Meaning({
+  findings,
+  blank,
+  away,
+  retry,
+}: {
+  readonly findings: readonly Finding[] | null;
+  readonly blank: boolean;
+  readonly away: boolean;
+  readonly retry: () => void;
+}) {
   return (
     <aside
       aria-label="What it means"
@@ -96,11 +206,27 @@ function Meaning({ it }: { readonly it: Described }) {
     >
       <h2 className="text-2xl">What it means</h2>
       {blank && <p className="text-soft">Nothing pressed yet.</p>}
-      {!blank && found.isError && <OutOfReach onRetry={() => void found.refetch()} />}
-      {!blank && found.data && findings.length === 0 && <p>Nothing unusual in that. Keep to the plan.</p>}
-      {findings.map((one) => (
-        <SignNote key={one.sign} {...signNote(one)} />
+      {away && <OutOfReach onRetry={retry} />}
+      {!blank && !away && findings?.length === 0 && <p>Nothing unusual in that. Keep to the plan.</p>}
+      {findings?.map((one) => (
+        <div key={one.sign}>
+          <SignNote {...signNote(one)} />
+          {one.ask === "is_it_fuzzy_or_coloured" && <FilmOrMould />}
+        </div>
       ))}
     </aside>
+  );
+}
+
+function FilmOrMould() {
+  return (
+    <div className="mt-2 flex gap-3 pl-5">
+      {(["film", "mould"] as const).map((kind) => (
+        <figure key={kind} className="flex flex-col items-center text-center">
+          {CLOSE_UPS[kind]}
+          <figcaption className="font-semibold">{CLOSE_UP_WORDS[kind].name}</figcaption>
+        </figure>
+      ))}
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 /** A jar described by presses alone, for a baker who has no log of it. */
-import type { Bubbles, DescribedJar, Smell, Thickness, Top } from "../../api/types";
+import type { Bubbles, DescribedJar, LookBody, Smell, Thickness, Top } from "../../api/types";
 
 export const AGES = {
   first: "first day",
@@ -49,6 +49,26 @@ const TIMES: Record<keyof typeof LEVELS, readonly [number, number | null]> = {
 
 export function isBlank({ level, bubbles, top, smell, thickness }: Described): boolean {
   return !level && !bubbles && !thickness && top.length === 0 && smell.length === 0;
+}
+
+/** The same as a look at a jar of the shelf, which is not kept unless the baker says so. */
+export function lookOf(it: Described, at: string): LookBody {
+  const [level, high] = it.level ? TIMES[it.level] : [null, null];
+  const times = (value: number | null) => (value === null ? null : { value, unit: "times" as const });
+  return {
+    kind: "look",
+    at,
+    level: times(level),
+    bubbles: it.bubbles,
+    top: [...it.top],
+    smell: [...it.smell],
+    thickness: it.thickness,
+    high: times(high),
+    ph: null,
+    celsius: null,
+    floats: null,
+    note: "",
+  };
 }
 
 export function bodyOf(it: Described): DescribedJar {

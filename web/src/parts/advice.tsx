@@ -1,0 +1,87 @@
+/** Advice and cautions as the kitchen and a jar's page both show them. */
+import type { Advice, Counsel, Notice } from "../api/types";
+import { acknowledge, recordDeed, sayWord } from "../api/writes";
+import { CautionNote, CounselNote } from "../ui/counsel-note";
+import { ADVICE_NAMES, counselWords, NOTICE_WORDS, YES_WORDS } from "../words/counsel";
+
+type Of = {
+  readonly jar: { readonly id: string; readonly name: string };
+  readonly now: string;
+  readonly zone: string;
+};
+
+function isOpen({ answer }: Counsel): boolean {
+  return answer === "offered" || answer === "followed";
+}
+
+/** Advice that is open: what the next move follows already can only be refused, the rest taken or refused. */
+export function OpenAdvice({
+  jar,
+  now,
+  zone,
+  counsel,
+  most,
+}: Of & { readonly counsel: readonly Counsel[]; readonly most: number }) {
+  return counsel
+    .filter(isOpen)
+    .slice(0, most)
+    .map((one) => (
+      <CounselNote
+        key={one.advice}
+        {...counselWords(one, now, zone)}
+        yes={
+          one.answer === "followed"
+            ? null
+            : { label: YES_WORDS[one.advice] ?? "Do so", run: () => take(jar, one.advice) }
+        }
+        no={{ label: "No, keep to the plan", run: () => say(jar, one.advice, false) }}
+      />
+    ));
+}
+
+/** What the baker said to advice, to be changed with a press. */
+export function AnsweredAdvice({
+  jar,
+  counsel,
+}: {
+  readonly jar: Of["jar"];
+  readonly counsel: readonly Counsel[];
+}) {
+  return counsel
+    .filter((one) => !isOpen(one))
+    .map((one) => (
+      <CounselNote
+        key={one.advice}
+        what={saidWords(one)}
+        why=""
+        then={null}
+        yes={one.answer === "refused" ? { label: "Do it after all", run: () => take(jar, one.advice) } : null}
+        no={
+          one.answer === "taken"
+            ? { label: "Back to the plan", run: () => say(jar, one.advice, false) }
+            : null
+        }
+      />
+    ));
+}
+
+function say(jar: Of["jar"], advice: Advice, yes: boolean): void {
+  void sayWord(jar.id, advice, yes, `Advice for ${jar.name}`);
+}
+
+function take(jar: Of["jar"], advice: Advice): void {
+  if (advice === "set_spare") void recordDeed(jar.id, "spare_set_aside", `A spare of ${jar.name}`);
+  else say(jar, advice, true);
+}
+
+function saidWords({ advice, answer, feeds }: Counsel): string {
+  const name = ADVICE_NAMES[advice];
+  if (answer === "refused") return `You said no to ${name}. It is remembered for some days.`;
+  return `As you wished: ${name}, for ${feeds === 1 ? "one more feed" : `${feeds} more feeds`}.`;
+}
+
+/** A caution that matters now and was not read yet: one at a time. */
+export function Caution({ notices }: { readonly notices: readonly Notice[] }) {
+  const [first] = notices;
+  return first ? <CautionNote text={NOTICE_WORDS[first]} onRead={() => void acknowledge(first)} /> : null;
+}
