@@ -10,6 +10,7 @@ import numpy as np
 
 from ferment.assessment import assess
 from ferment.kinetics import YEAST_UPPER_C, growth_pace
+from ferment.log import Look
 from ferment.protocol.options import Choices
 from ferment.setups import Setup, course_of, ledger_of
 from ferment.simulation import Habits, Played, Truth, play
@@ -23,11 +24,19 @@ BAKER = Habits(late_h=0.8, looks=2.0, grams=0.03, reads=0.06)
 
 
 def true_day(
-    setup: Setup, played: Played, celsius: float, doubled: float = 2.0, *, from_h: float = 60.0, within_h: float = 8.0
+    setup: Setup,
+    played: Played,
+    celsius: float,
+    doubled: float = 2.0,
+    *,
+    from_h: float = 60.0,
+    within_h: float = 8.0,
+    seen_only: bool = False,
 ) -> float | None:
     """The day of the third doubling in a row within 8 h (`within_h` at 24 °C, corrected), by the truth behind the log.
 
-    `doubled` is the level that counts as doubled; before `from_h` a rise is the early bacteria's.
+    `doubled` is the level that counts as doubled; before `from_h` a rise is the early bacteria's. With `seen_only` a
+    doubling counts only where some look could see it; where none could, it neither counts nor breaks the row.
     """
     ledger = ledger_of(setup, course_of(setup), played.log)
     pace = growth_pace(celsius, YEAST_UPPER_C) / growth_pace(24.0, YEAST_UPPER_C)
@@ -37,10 +46,19 @@ def true_day(
         within = at + timedelta(hours=within_h / pace)
         levels = [(hour.at, hour.level) for hour in played.truth if at < hour.at <= min(within, until)]
         reached = next((when for when, level in levels if level >= doubled), None)
+        if seen_only and reached and not _seen(played, reached, until, doubled):
+            continue
         row = row + 1 if reached and at >= START + timedelta(hours=from_h) else 0
         if row == 3 and reached:
             return (reached - START) / timedelta(days=1)
     return None
+
+
+def _seen(played: Played, since: datetime, until: datetime, doubled: float) -> bool:
+    """Whether a look falls into the hours in which it stood doubled."""
+    stood = {hour.at for hour in played.truth if since <= hour.at < until and hour.level >= doubled}
+    looks = [entry.at for entry in played.log if isinstance(entry, Look)]
+    return any(abs(look - hour) <= timedelta(minutes=30) for look in looks for hour in stood)
 
 
 def report(jars: int = 36) -> Iterator[str]:

@@ -5,7 +5,7 @@ All families, 15 to 32 °C, four flours, tidy and careless bakers, mould, film, 
 Many jars double just about, and just about in time, day after day; no eye that reads to a twentieth tells those apart.
 So the truth has a border of that width: `near` is the day of the third feed in a row that doubled or all but did, in
 time or all but, and `clear` that of the third that did so beyond doubt. Said before `near` is too early; recognised is
-what is said within a feed of `clear`.
+what is said within a feed of `clear`, of feeds that some look could see doubled.
 """
 
 from __future__ import annotations
@@ -114,7 +114,15 @@ def judged(seed: int) -> Counter[str]:
     fresh = _origin(jar) is Origin.FLOUR_AND_WATER
     from_h = 60.0 if fresh else 0.0
     near, clear = (
-        true_day(jar.setup, jar.played, jar.celsius, doubled * (1.0 + off), from_h=from_h, within_h=8.0 * (1.0 - off))
+        true_day(
+            jar.setup,
+            jar.played,
+            jar.celsius,
+            doubled * (1.0 + off),
+            from_h=from_h,
+            within_h=8.0 * (1.0 - off),
+            seen_only=off > 0,
+        )
         for off in (-READ_TO, READ_TO)
     )
     said = _follow(jar, seen, clear)

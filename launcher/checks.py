@@ -13,7 +13,7 @@ from pathlib import Path
 
 from . import say, serving, toolchain
 from .database import Database
-from .place import CONTRACT, CORE, PYTHON, ROOT, SERVER, VAR, WEB, fingerprint
+from .place import CONTRACT, CORE, PYTHON, ROOT, SERVER, STANDINS, VAR, WEB, fingerprint
 
 Counts = tuple[int, int]
 
@@ -117,7 +117,15 @@ def built_front_end(_: dict[str, str]) -> Counts:
     return 1, 0
 
 
-PYTHON_TREES = [CORE / "ferment", SERVER, ROOT / "launcher", ROOT / "tests", ROOT / "bench", ROOT / "despertar"]
+PYTHON_TREES = [
+    CORE / "ferment",
+    SERVER,
+    ROOT / "launcher",
+    STANDINS,
+    ROOT / "tests",
+    ROOT / "bench",
+    ROOT / "despertar",
+]
 RUFF = PYTHON.parent / "ruff"
 MYPY = PYTHON.parent / "mypy"
 
@@ -134,7 +142,7 @@ CHECKS = (
     Check("checks", "Web import rules", npm("rooms")),
     Check("web", "Web tests", web_tests),
     Check("core", "Core tests", django_tests("tests.core", parallel=True)),
-    Check("server", "Server tests", django_tests("tests.server", "tests.launcher", parallel=True)),
+    Check("server", "Server tests", django_tests("tests.server", "tests.launcher", "tests.standins", parallel=True)),
     Check("journeys", "Front end builds", built_front_end),
     Check("journeys", "Browser journeys", django_tests("tests.journeys", parallel=True)),
 )

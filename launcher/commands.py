@@ -116,6 +116,8 @@ def _open_database(*, demo_kitchen: bool, debug: bool = False) -> dict[str, str]
         db = serving.database()
         db.start()
     env = serving.django_env(db, demo=demo_kitchen, debug=debug)
+    if demo_kitchen:
+        env["DESPERTAR_STANDIN_TOKEN"] = serving.standin_token()
     with say.step("Preparing the kitchen"):
         serving.manage(env, "prepare", *(["--demo"] if demo_kitchen else []))
     return env
@@ -125,6 +127,7 @@ def _serve(*, demo_kitchen: bool) -> int:
     serving.heed_signals()
     db = serving.database()
     web: subprocess.Popen[bytes] | None = None
+    standins: list[subprocess.Popen[bytes]] = []
     ours = False
     try:
         with serving.only_one():
@@ -135,12 +138,19 @@ def _serve(*, demo_kitchen: bool) -> int:
             toolchain.front_end()
             env = _open_database(demo_kitchen=demo_kitchen)
             port = serving.choose_port()
+            if demo_kitchen:
+                scale = serving.scale_port()
+                env["DESPERTAR_SCALE"] = f"http://127.0.0.1:{scale}"
             with say.step("Starting the web server"):
                 web = serving.gunicorn(env, port)
                 serving.wait_until_it_answers(port, web)
             address = f"http://127.0.0.1:{port}/"
             serving.ADDRESS_FILE.write_text(address)
-            say.line(f"\n  Open {address}\n  Ctrl-C stops it.\n")
+            say.line(f"\n  Open {address}")
+            if demo_kitchen:
+                standins = serving.standins(port, scale, env["DESPERTAR_STANDIN_TOKEN"])
+                say.line(f"  A simulated kitchen scale to play with: {env['DESPERTAR_SCALE']}/")
+            say.line("  Ctrl-C stops it.\n")
             serving.watch([web], ["The web server"], time.sleep)
     except serving.AlreadyRunning as running:
         where = f"at {running.address}" if running.address else "(it is still starting)"
@@ -150,8 +160,8 @@ def _serve(*, demo_kitchen: bool) -> int:
         say.line("\n  Stopping …")
         return 0
     finally:
-        if web is not None:
-            serving.end(web)
+        for process in (*standins, *([web] if web is not None else [])):
+            serving.end(process)
         if ours:
             db.stop()
     return 0

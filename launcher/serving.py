@@ -17,7 +17,7 @@ from types import FrameType
 
 from . import say
 from .database import Database, free_port
-from .place import LOGS, PYTHON, RUN, SERVER, VAR
+from .place import LOGS, PYTHON, ROOT, RUN, SERVER, VAR
 from .toolchain import python_env
 
 USUAL_PORT = 8420
@@ -60,8 +60,18 @@ def only_one() -> Iterator[None]:
 
 
 def secret_key() -> str:
-    """Django's signing key, made at the first start and kept for the owner's eyes only."""
-    path = VAR / "secret-key"
+    """Django's signing key."""
+    return _secret("secret-key")
+
+
+def standin_token() -> str:
+    """What the simulated thermometer shows when it posts to the demo kitchen."""
+    return _secret("standin-token")
+
+
+def _secret(name: str) -> str:
+    """Made at the first start and kept for the owner's eyes only."""
+    path = VAR / name
     if not path.exists():
         path.parent.mkdir(parents=True, exist_ok=True)
         path.touch(mode=0o600)
@@ -77,6 +87,7 @@ def django_env(db: Database, *, demo: bool, debug: bool = False) -> dict[str, st
         "DESPERTAR_SECRET_KEY": secret_key(),
         "DESPERTAR_DEMO": "1" if demo else "0",
         "DESPERTAR_DEBUG": "1" if debug else "0",
+        "DESPERTAR_FILES": str(VAR / "files"),
     }
 
 
@@ -84,17 +95,62 @@ def manage(env: dict[str, str], *arguments: str) -> str:
     return say.run([PYTHON, SERVER / "manage.py", *arguments], log=f"manage-{arguments[0]}", env=env)
 
 
-def choose_port() -> int:
-    """The usual port, or a free one (said so) when something else listens there."""
+SCALE_PORT = 8421
+
+
+def scale_port() -> int:
+    """The simulated scale's usual port, or a free one."""
+    return SCALE_PORT if _is_free(SCALE_PORT) else free_port()
+
+
+def standins(port: int, scale: int, token: str) -> list[subprocess.Popen[bytes]]:
+    """The simulated scale and thermometer beside a demo kitchen."""
+    commands: tuple[list[str], ...] = (
+        ["standins.scale", "--port", str(scale)],
+        [
+            "standins.thermometer",
+            "--to",
+            f"http://127.0.0.1:{port}/api/degrees",
+            "--token",
+            token,
+            "--every",
+            "120",
+            "--mean",
+            "20",
+        ],
+    )
+    LOGS.mkdir(parents=True, exist_ok=True)
+    with (LOGS / "standins.log").open("ab") as log:
+        return [
+            subprocess.Popen(
+                [str(PYTHON), "-m", *command],
+                cwd=ROOT,
+                stdin=subprocess.DEVNULL,
+                stdout=log,
+                stderr=log,
+                start_new_session=True,
+            )
+            for command in commands
+        ]
+
+
+def _is_free(port: int) -> bool:
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
-            probe.bind(("127.0.0.1", USUAL_PORT))
+            probe.bind(("127.0.0.1", port))
         except OSError:
-            port = free_port()
-            say.line(f"  Port {USUAL_PORT} is in use by another program; taking {port} instead.")
-            return port
-    return USUAL_PORT
+            return False
+    return True
+
+
+def choose_port() -> int:
+    """The usual port, or a free one (said so) when something else listens there."""
+    if _is_free(USUAL_PORT):
+        return USUAL_PORT
+    port = free_port()
+    say.line(f"  Port {USUAL_PORT} is in use by another program; taking {port} instead.")
+    return port
 
 
 def gunicorn(env: dict[str, str], port: int, *, pid_file: Path = WEB_PID) -> subprocess.Popen[bytes]:

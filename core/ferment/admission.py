@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
+from .assessment import assess
 from .feeding import FeedPlan
-from .log import Bin, Deed, Entry, Feed, Leave, Log, Look, Word, feeds_of, in_order
+from .log import Bin, Deed, DiscardTo, Entry, Feed, Leave, Log, Look, Word, feeds_of, in_order
 from .planner import MOST_STEPS
 from .protocol.course import Course
 from .protocol.method import Origin
@@ -109,6 +110,8 @@ def _admit_feed(setup: Setup, others: Log, feed: Feed, before: Entry | None) -> 
     if feed.line_mm is not None:
         within(feed.line_mm, 1.0, setup.vessel.height_mm, "line_mm")
     _admit_kept(setup, course, earlier, feed, is_first=place == 0)
+    if feed.discard_to is DiscardTo.JAR and place and not assess(setup, earlier, feed.at).discard_is_food:
+        raise Refusal(RefusalCode.DISCARD_IS_NO_FOOD, "discard_to", {"instead": "compost, bin"})
     most_g = most_grams(setup.vessel)
     if feed.total_g > most_g:
         raise Refusal(RefusalCode.JAR_TOO_SMALL, "water_g", {"total_g": feed.total_g, "most_g": round(most_g)})

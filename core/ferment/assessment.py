@@ -129,6 +129,7 @@ class Assessment:
     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
+    `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
     """
 
     day: int
@@ -150,6 +151,7 @@ class Assessment:
     rounds: tuple[RoundSeen, ...]
     totals: Totals
     binned_at: datetime | None
+    discard_is_food: bool
     usual_line_mm: float
     room_is_tight: bool
     may_run_over: bool
@@ -191,6 +193,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
         totals=_totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
+        discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
         usual_line_mm=usual_line,
         room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,

@@ -10,7 +10,7 @@ from zoneinfo import ZoneInfo
 
 from .flours import FlourGrams, flour_named
 from .hours import Band, Hours, check_bands, waking_hours
-from .log import Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Log, Look, Smell, Thickness, Top, Word
+from .log import Bin, Bubbles, Deed, DeedKind, DiscardTo, Entry, Feed, Leave, Log, Look, Smell, Thickness, Top, Word
 from .readiness import Strictness
 from .refusal import Refusal, RefusalCode
 from .setups import Setup
@@ -59,6 +59,7 @@ def _entry(entry: Entry) -> dict[str, object]:
                 "juice_g": entry.juice_g,
                 "salt_g": entry.salt_g,
                 "line_mm": entry.line_mm,
+                "discard_to": entry.discard_to,
             }
         case Look():
             told |= {
@@ -223,7 +224,8 @@ def _read_feed(given: _Place, name: str, at: datetime) -> Feed:
     )
     line = given.get("line_mm", None).or_none(_Place.number)
     keep, water, salt, juice = (given.get(part, 0.0).number() for part in ("keep_g", "water_g", "salt_g", "juice_g"))
-    return Feed(name, at, keep, flours, water, salt, line, juice)
+    discard_to = given.get("discard_to", None).or_none(lambda one: one.one_of(DiscardTo))
+    return Feed(name, at, keep, flours, water, salt, line, juice, discard_to)
 
 
 def _read_look(given: _Place, name: str, at: datetime) -> Look:

@@ -26,6 +26,8 @@ READS_AS = 0.98
 YEASTS = 2.0 / 3.0
 # So much of a rise by yeast, and the quiet days are over.
 WOKE = 1.3
+# What nobody saw doubled stays open, however likely.
+NOT_SEEN = 0.5
 DAY = timedelta(hours=24)
 
 
@@ -182,18 +184,31 @@ def _highest(readings: Sequence[Reading], of: Sequence[Look] | None = None) -> f
 
 
 def _attempt(turn: Round, fit: RoundFit) -> Attempt:
-    """A feed nobody looked at near its peak says nothing, unless it was seen doubled before."""
+    """What was seen goes before what the model makes of it.
+
+    A feed that was seen doubled before its hour did so in time. One that nobody saw doubled may be thought to have, but
+    does not count; nor does one at which nobody looked near its peak.
+    """
+    counts_as = READS_AS * fit.doubles_at
     highest = _highest(turn.readings)
-    doubled = highest >= READS_AS * fit.doubles_at
+    doubled = highest >= counts_as
+    seen_h = [
+        _hours(turn.feed.at, one.look.at) for one in turn.readings if one.times is not None and one.times >= counts_as
+    ]
     last_h = max((_hours(turn.feed.at, one.look.at) for one in turn.readings), default=0.0)
+    in_time = fit.in_time_chance if doubled else min(fit.in_time_chance, NOT_SEEN)
+    doubled_h = fit.doubled_h if doubled or fit.doubled_chance >= 0.5 else None
+    if seen_h and min(seen_h) <= fit.limit_h:
+        in_time = 1.0
+        doubled_h = min(seen_h) if doubled_h is None else min(doubled_h, min(seen_h))
     return Attempt(
         feed_id=turn.feed.id,
         at=turn.feed.at,
         watched=doubled or last_h >= NEAR_PEAK * fit.peak_h,
         highest=highest,
         doubles_at=fit.doubles_at,
-        doubled_h=fit.doubled_h if doubled or fit.doubled_chance >= 0.5 else None,
-        in_time=fit.in_time_chance,
+        doubled_h=doubled_h,
+        in_time=in_time,
         limit_h=fit.limit_h,
         peak_h=fit.peak_h,
         by_yeast=fit.yeast_share >= YEASTS,

@@ -50,11 +50,20 @@ class Thickness(StrEnum):
     PUTTY = "putty"
 
 
+class DiscardTo(StrEnum):
+    """Where what is taken out goes. The discard jar is food, once it is baked; the others are not."""
+
+    COMPOST = "compost"
+    BIN = "bin"
+    JAR = "jar"
+
+
 @dataclass(frozen=True)
 class Feed:
     """A first mix (`keep_g` 0, or a culture from outside) or a feed, with what really went in.
 
-    `line_mm` is the measured line, when it was. `juice_g` is the acid juice that stood in for water.
+    `line_mm` is the measured line, when it was. `juice_g` is the acid juice that stood in for water. `discard_to` is
+    where the discard went, where that was said.
     """
 
     id: str
@@ -65,6 +74,7 @@ class Feed:
     salt_g: float
     line_mm: float | None
     juice_g: float = 0.0
+    discard_to: DiscardTo | None = None
 
     @property
     def liquid_g(self) -> float:

@@ -46,6 +46,7 @@ class RefusalCode(StrEnum):
     AFTER_THE_NEXT_FEED = "after_the_next_feed"
     JAR_IS_BINNED = "jar_is_binned"
     DANGER_STANDS = "danger_stands"
+    DISCARD_IS_NO_FOOD = "discard_is_no_food"
     FIRST_MIX_HAS_FEEDS = "first_mix_has_feeds"
 
 

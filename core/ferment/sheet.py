@@ -6,30 +6,41 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
 
+from .assessment import assess
 from .feeding import FeedPlan, Ratio, ratio_as_weighed
 from .flours import Flour, FlourGrams, weight
-from .log import Log
+from .ledger import Ledger
+from .log import Feed, Log
 from .mending import Mend, mend
+from .planner import StepState
+from .protocol.course import Course
 from .quantities import grams
-from .setups import Setup, course_of, feed_now, ledger_of
+from .setups import Setup, course_of, feed_now, ledger_of, plan_of
 from .vessel import ROOM_WANTED, line_mm, room_times
 from .weighing import ScaleStep, WalkStyle, scale_walk
 
 
 @dataclass(frozen=True)
 class WentIn:
-    """What was weighed other than planned, in grams; None or left out where it went as planned or is to come."""
+    """What was weighed other than planned, in grams; None or left out where it went as planned or is to come.
+
+    `style` is how the baker feeds this time (None: as the method does); `keeps_all` leaves the discard out.
+    """
 
     keep_g: float | None
     water_g: float | None
     flours: Mapping[Flour, float]
+    style: WalkStyle | None = None
+    keeps_all: bool = False
 
 
 @dataclass(frozen=True)
 class Sheet:
     """The plan for the seed really kept, how to mend what was poured, and the room above it.
 
-    The acts of `scale_walk` add what is planned; its readings follow what really went in.
+    The acts of `scale_walk` add what is planned; its readings follow what really went in. `then_due` is when the next
+    act is due if this feed is done now; `discard_g` is what goes out, and `discard_is_food` whether the discard jar may
+    have it.
     """
 
     plan: FeedPlan
@@ -38,6 +49,10 @@ class Sheet:
     line_mm: float
     room_times: float
     room_is_tight: bool
+    style: WalkStyle
+    discard_g: float
+    discard_is_food: bool
+    then_due: datetime | None
 
 
 def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime) -> Sheet:
@@ -45,11 +60,28 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime) -> Sheet:
     course = course_of(setup)
     ledger = ledger_of(setup, course, log)
     kept = None if went_in.keep_g is None else grams(went_in.keep_g, "keep_g")
+    if went_in.keeps_all and ledger.rounds:
+        return _keeping_all(setup, course, ledger, log, went_in, now)
     fed = feed_now(setup, course, ledger, now, kept)
-    plan = fed.plan
+    return _sheet(setup, ledger, log, went_in, now, fed.plan, clean_jar=fed.clean_jar)
+
+
+def _keeping_all(setup: Setup, course: Course, ledger: Ledger, log: Log, went_in: WentIn, now: datetime) -> Sheet:
+    """The usual flour and water on top of all that is there."""
+    fed = feed_now(setup, course, ledger, now)
+    held = round(ledger.contents.total_g, 6)
+    total = round(held + fed.plan.total_g - fed.plan.keep_g, 6)
+    ratio = ratio_as_weighed(held, fed.plan.flour_g, fed.plan.liquid_g)
+    plan = replace(fed.plan, keep_g=held, total_g=total, ratio=ratio, measured=())
+    return _sheet(setup, ledger, log, went_in, now, plan, clean_jar=fed.clean_jar)
+
+
+def _sheet(
+    setup: Setup, ledger: Ledger, log: Log, went_in: WentIn, now: datetime, plan: FeedPlan, *, clean_jar: bool
+) -> Sheet:
     real = _as_it_went(plan, went_in)
     there_is = ledger.contents.total_g if ledger.rounds else None
-    style = WalkStyle.CLEAN_JAR if fed.clean_jar else WalkStyle.IN_THE_JAR
+    style = went_in.style or (WalkStyle.CLEAN_JAR if clean_jar else WalkStyle.IN_THE_JAR)
     tare = setup.vessel.tare_g
     walks = zip(scale_walk(plan, tare, there_is, style), scale_walk(real, tare, there_is, style), strict=True)
     line = line_mm(setup.vessel, real.total_g)
@@ -61,7 +93,19 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime) -> Sheet:
         line_mm=line,
         room_times=room,
         room_is_tight=room < ROOM_WANTED,
+        style=style,
+        discard_g=round(max(0.0, (there_is or 0.0) - real.keep_g), 1),
+        discard_is_food=bool(ledger.rounds) and assess(setup, log, now).discard_is_food,
+        then_due=_then_due(setup, log, real, now),
     )
+
+
+def _then_due(setup: Setup, log: Log, real: FeedPlan, now: datetime) -> datetime | None:
+    fed = Feed("this", now, real.keep_g, real.flours, real.water_g, real.salt_g, None, real.juice_g)
+    course = course_of(setup)
+    made = plan_of(setup, course, ledger_of(setup, course, (*log, fed)), now, most_ahead=1)
+    ahead = [step.due for step in made.steps if step.state not in (StepState.DONE, StepState.SKIPPED)]
+    return ahead[0] if ahead else None
 
 
 def _mended(plan: FeedPlan, real: FeedPlan, went_in: WentIn, step: float) -> Mend | None:

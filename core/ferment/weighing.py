@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from .feeding import FeedPlan
-from .flours import Flour
+from .flours import Flour, FlourShare, g_per_ml
 from .refusal import Refusal, RefusalCode
+from .vessel import PASTE_G_PER_ML
 
 
 class WalkStyle(StrEnum):
@@ -33,12 +34,14 @@ class ScaleAct(StrEnum):
 
 @dataclass(frozen=True)
 class ScaleStep:
-    """An act, the grams it adds (negative when taken out, 0 when not known), and the reading after it."""
+    """An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the level
+    millilitres that it adds, for who measures in spoons (a converter's answer: a spoon of flour varies by a tenth)."""
 
     do: ScaleAct
     flour: Flour | None
     add_g: float
     scale_shows_g: float
+    add_ml: float
 
 
 def scale_walk(
@@ -56,7 +59,7 @@ def scale_walk(
     def act(do: ScaleAct, add_g: float, flour: Flour | None = None) -> None:
         nonlocal shows
         shows = round(shows + add_g, 6)
-        steps.append(ScaleStep(do, flour, add_g, shows))
+        steps.append(ScaleStep(do, flour, add_g, shows, _ml(do, flour, add_g)))
 
     if there_is_g is None or style is WalkStyle.CLEAN_JAR:
         act(ScaleAct.EMPTY_JAR, 0.0)
@@ -65,7 +68,7 @@ def scale_walk(
     else:
         shows = round(tare_g + plan.keep_g, 6)
         out = min(0.0, round(plan.keep_g - there_is_g, 6))
-        steps.append(ScaleStep(ScaleAct.TAKE_OUT, None, out, shows))
+        steps.append(ScaleStep(ScaleAct.TAKE_OUT, None, out, shows, _ml(ScaleAct.TAKE_OUT, None, out)))
     if plan.water_g:
         act(ScaleAct.ADD_WATER, plan.water_g)
     if plan.juice_g:
@@ -75,6 +78,21 @@ def scale_walk(
     if plan.salt_g:
         act(ScaleAct.ADD_SALT, plan.salt_g)
     return tuple(steps)
+
+
+# Grams of salt in a level millilitre (fine salt, common practice).
+SALT_G_PER_ML = 1.2
+
+
+def _ml(do: ScaleAct, flour: Flour | None, add_g: float) -> float:
+    heavy = 1.0
+    if flour is not None:
+        heavy = g_per_ml((FlourShare(flour, 1.0),))
+    elif do in (ScaleAct.TAKE_OUT, ScaleAct.ADD_SEED, ScaleAct.ADD_CULTURE):
+        heavy = PASTE_G_PER_ML
+    elif do is ScaleAct.ADD_SALT:
+        heavy = SALT_G_PER_ML
+    return round(add_g / heavy, 2)
 
 
 def tare_from_reference(shows_g: float, holds_g: float) -> float:

@@ -22,6 +22,7 @@ def _session(request: HttpRequest) -> SessionOut:
     return SessionOut(
         account=AccountOut.from_orm(account) if account else None,
         demo_offered=settings.DESPERTAR_DEMO,
+        scale=settings.DESPERTAR_SCALE,
     )
 
 

@@ -55,10 +55,12 @@ class AccountOut(Schema):
 
 
 class SessionOut(Schema):
-    """Who is signed in, if anybody, and whether the demo kitchen may be entered here."""
+    """Who is signed in, if anybody, whether the demo kitchen may be entered here, and where a
+    kitchen scale's bridge is looked for."""
 
     account: AccountOut | None
     demo_offered: bool
+    scale: str
 
 
 class HeardIn(Request):

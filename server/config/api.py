@@ -13,6 +13,8 @@ from ferment.refusal import Refusal
 from guidance.api import router as guidance
 from kitchen.api import router as kitchen
 from logbook.api import router as logbook
+from photos.api import router as photos
+from places.api import router as places
 from problems import Problem, ServerProblem, answer, body, from_refusal
 from problems.validation import problems
 
@@ -22,7 +24,7 @@ class StrictJson(JSONRenderer):
 
 
 api = NinjaAPI(title="Despertar", version="1", docs_url=None, openapi_url=None, renderer=StrictJson())
-for router in (accounts, kitchen, logbook, guidance, demo):
+for router in (accounts, places, kitchen, logbook, photos, guidance, demo):
     api.add_router("", router)
 
 

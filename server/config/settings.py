@@ -32,8 +32,10 @@ INSTALLED_APPS = [
     "ninja",
     "config",
     "accounts",
+    "places",
     "kitchen",
     "logbook",
+    "photos",
     "guidance",
     "demo",
 ]
@@ -112,14 +114,18 @@ AXES_VERBOSE = False
 
 # --- what the browser may do ---
 
+# Where a scale's bridge is looked for (see docs/devices.md); the stand-in speaks there by itself.
+DESPERTAR_SCALE = os.environ.get("DESPERTAR_SCALE", "http://127.0.0.1:8421")
+
 CONTENT_SECURITY_POLICY = {
     "DIRECTIVES": {
         "default-src": [NONE],
         "script-src": [SELF],
         "style-src": [SELF, NONCE],
         "font-src": [SELF],
-        "img-src": [SELF, "data:"],
-        "connect-src": [SELF],
+        "img-src": [SELF, "data:", "blob:"],
+        # The kitchen scale's bridge speaks from this machine, and the page alone reads it.
+        "connect-src": [SELF, DESPERTAR_SCALE],
         "manifest-src": [SELF],
         "base-uri": [NONE],
         "form-action": [SELF],
@@ -134,9 +140,13 @@ SECURE_SSL_REDIRECT = HTTPS
 SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
 SECURE_HSTS_INCLUDE_SUBDOMAINS = HTTPS
 SECURE_HSTS_PRELOAD = HTTPS
-DATA_UPLOAD_MAX_MEMORY_SIZE = 262_144
+# A photo of 12 MB in base64, and a little around it; what else comes is held by its own schema.
+DATA_UPLOAD_MAX_MEMORY_SIZE = 17_000_000
 
 # --- files ---
+
+# Where bakers' photos lie; beside the database, never among what is served as files.
+DESPERTAR_FILES = os.environ.get("DESPERTAR_FILES", str(ROOT / "var" / "files"))
 
 STATIC_URL = "/static/"
 MEDIA_URL = "/media/"

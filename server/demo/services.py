@@ -13,6 +13,7 @@ from accounts import services as accounts
 from kitchen import services as kitchen
 from logbook import services as logbook
 from logbook.bodies import AnyBody
+from places import services as places
 from problems import Problem, ServerProblem
 
 from .kitchen_data import JARS, DemoJar
@@ -32,7 +33,7 @@ def visit(request: HttpRequest, time_zone: str) -> None:
 def lay_kitchen(now: datetime) -> bool:
     """Lay the demo kitchen as of `now`, unless somebody has written in it. True when it was laid."""
     account = accounts.demo_account()
-    there = [card.id for card in kitchen.all_jars(account)]
+    there = kitchen.own_jars(account)
     ours = {_id(jar.name) for jar in JARS}
     if set(there) - ours or logbook.written_by_someone(there):
         return False
@@ -42,6 +43,20 @@ def lay_kitchen(now: datetime) -> bool:
         card = kitchen.plan_jar(account, _id(jar.name), jar.name, jar.setup(starts_at), starts_at)
         logbook.lay_log(card, _entries(jar, now), now)
     return True
+
+
+# The demo jar beside which the simulated thermometer hangs.
+BESIDE = "Moth"
+
+
+def hang_thermometer(token: str) -> None:
+    """The demo kitchen's thermometer, for the stand-in that posts with this token; hung once, and by its jar again
+    whenever the kitchen is laid anew."""
+    account = accounts.demo_account()
+    station = places.with_token(account, token) or places.set_up(account, "Kitchen shelf", token).station.id
+    card = next((one for one in JARS if one.name == BESIDE), None)
+    if card is not None and _id(BESIDE) in kitchen.own_jars(account):
+        kitchen.set_place(account, _id(BESIDE), card.warmth_c, None, station)
 
 
 def _id(*parts: str) -> UUID:

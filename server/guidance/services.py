@@ -17,6 +17,7 @@ from ferment.sheet import Sheet, WentIn, sheet
 from ferment.signs import Finding
 from kitchen.services import JarCard, all_jars, jar_of
 from logbook.services import Recorded, entries_of, logs_of
+from photos.services import Taken, photos_of
 
 
 @dataclass(frozen=True)
@@ -32,20 +33,22 @@ class OpenJar:
     card: JarCard
     assessment: Assessment
     entries: list[Recorded]
+    photos: list[Taken]
 
 
 def kitchen_now(account: Account, now: datetime) -> list[Assessed]:
     """Every jar of the kitchen, in a fixed number of queries."""
-    cards = all_jars(account)
+    cards = all_jars(account, now)
     logs = logs_of([card.id for card in cards])
     heard = heard_by(account)
     return [Assessed(card, _unheard(assess(card.setup, logs[card.id], now), heard)) for card in cards]
 
 
 def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
-    card = jar_of(account, jar_id)
+    card = jar_of(account, jar_id, now)
     log = logs_of([card.id])[card.id]
-    return OpenJar(card, _unheard(assess(card.setup, log, now), heard_by(account)), entries_of(card.id))
+    found = _unheard(assess(card.setup, log, now), heard_by(account))
+    return OpenJar(card, found, entries_of(card.id), photos_of(card.id))
 
 
 def _unheard(found: Assessment, heard: frozenset[str]) -> Assessment:
@@ -68,7 +71,7 @@ class WhatIf:
 
 
 def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> WhatIf:
-    card = jar_of(account, jar_id)
+    card = jar_of(account, jar_id, now)
     log = logs_of([card.id])[card.id]
     return WhatIf(
         moved_to(card.setup, log, now, warmth_c), offers(replace(card.setup, warmth_c=warmth_c, night_c=None), log, now)
@@ -82,7 +85,7 @@ def look_up_signs(it: Described, now: datetime) -> list[Finding]:
 
 def signs_of(account: Account, jar_id: UUID, look: Look, now: datetime) -> list[Finding]:
     """What a jar would show with one more look that is not kept. Raises Refusal as recording it would."""
-    card = jar_of(account, jar_id)
+    card = jar_of(account, jar_id, now)
     log = logs_of([card.id])[card.id]
     admit(card.setup, log, look, now)
     return list(assess(card.setup, (*log, look), now).findings)
@@ -95,5 +98,5 @@ def build_up(account: Account, jar_id: UUID, target_g: float, at: datetime | Non
 
 def weigh(account: Account, jar_id: UUID, went_in: WentIn, now: datetime) -> Sheet:
     """The feed sheet with what has gone in so far."""
-    card = jar_of(account, jar_id)
+    card = jar_of(account, jar_id, now)
     return sheet(card.setup, logs_of([card.id])[card.id], went_in, now)

@@ -24,9 +24,11 @@ from ferment.sheet import Sheet, WentIn
 from ferment.signs import Finding
 from ferment.tracker import Forecast, Ready, When
 from ferment.tracker.stretch import Spread
+from ferment.weighing import WalkStyle
 from kitchen.wire import JarBody, JarOut, card_out, setup_in
 from logbook.bodies import LookBody, to_core
 from logbook.wire import EntryOut, recorded_out
+from photos.wire import PhotoOut, photo_out
 
 from .services import Assessed, OpenJar
 
@@ -78,6 +80,7 @@ class OpenJarOut(Schema):
     jar: JarOut
     assessment: Assessment
     log: list[EntryOut]
+    photos: list[PhotoOut]
 
 
 class PreviewIn(JarBody):
@@ -104,6 +107,8 @@ class WeighIn(Request):
     keep_g: float | None
     water_g: float | None
     flours: Annotated[dict[Flour, float], Field(max_length=8)]
+    style: WalkStyle | None = None
+    keeps_all: bool = False
 
 
 class SignsIn(Request):
@@ -160,7 +165,7 @@ def looked_at(body: LookedAtIn) -> Look:
 
 
 def went_in(body: WeighIn) -> WentIn:
-    return WentIn(body.keep_g, body.water_g, body.flours)
+    return WentIn(body.keep_g, body.water_g, body.flours, body.style, body.keeps_all)
 
 
 def kitchen_out(account: Account, assessed: list[Assessed], now: datetime) -> KitchenOut:
@@ -179,6 +184,7 @@ def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut
         jar=card_out(opened.card),
         assessment=opened.assessment,
         log=[recorded_out(entry) for entry in opened.entries],
+        photos=[photo_out(one) for one in opened.photos],
     )
 
 

@@ -11,8 +11,22 @@ from ninja import Router
 from accounts.security import Baker, signed_in
 from problems import ProblemsOut
 
-from . import services
-from .wire import CatalogueOut, JarOut, NewJarIn, ReadyAfterIn, ShelfIn, card_out, catalogue_out, setup_in
+from . import hands, services
+from .wire import (
+    CatalogueOut,
+    CodeIn,
+    CodeOut,
+    HandsOut,
+    JarOut,
+    NewJarIn,
+    PlaceIn,
+    ReadyAfterIn,
+    ShelfIn,
+    card_out,
+    catalogue_out,
+    hands_out,
+    setup_in,
+)
 
 router = Router(tags=["kitchen"], auth=signed_in)
 
@@ -36,3 +50,34 @@ def set_on_shelf(request: Baker, jar_id: UUID, payload: ShelfIn) -> JarOut:
 @router.put("/jars/{jar_id}/ready-after", response={200: JarOut, 404: ProblemsOut, 422: ProblemsOut})
 def set_ready_after(request: Baker, jar_id: UUID, payload: ReadyAfterIn) -> JarOut:
     return card_out(services.set_ready_after(request.auth, jar_id, payload.ready_after))
+
+
+@router.put("/jars/{jar_id}/place", response={200: JarOut, 404: ProblemsOut, 422: ProblemsOut})
+def set_place(request: Baker, jar_id: UUID, payload: PlaceIn) -> JarOut:
+    return card_out(services.set_place(request.auth, jar_id, payload.warmth_c, payload.night_c, payload.thermometer))
+
+
+@router.get("/hands", response=HandsOut)
+def read_hands(request: Baker) -> HandsOut:
+    return hands_out(hands.hands_of(request.auth, timezone.now()))
+
+
+@router.post("/hands/invitations", response={200: CodeOut, 422: ProblemsOut})
+def invite(request: Baker) -> CodeOut:
+    return CodeOut(code=hands.invite(request.auth, timezone.now()))
+
+
+@router.delete("/hands/invitations", response={204: None})
+def call_back(request: Baker) -> tuple[int, None]:
+    hands.call_back(request.auth)
+    return 204, None
+
+
+@router.post("/hands", response={200: HandsOut, 422: ProblemsOut})
+def come_in(request: Baker, payload: CodeIn) -> HandsOut:
+    return hands_out(hands.come_in(request.auth, payload.code, timezone.now()))
+
+
+@router.delete("/hands/{hand_id}", response={200: HandsOut, 404: ProblemsOut})
+def show_out(request: Baker, hand_id: UUID) -> HandsOut:
+    return hands_out(hands.show_out(request.auth, hand_id, timezone.now()))

@@ -14,6 +14,28 @@ class Kitchen(models.Model):
     made_at = models.DateTimeField(auto_now_add=True)
 
 
+class Hand(models.Model):
+    """Another account that keeps a kitchen's jars with its owner."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4)
+    kitchen = models.ForeignKey(Kitchen, on_delete=models.CASCADE, related_name="hands")
+    account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="hands")
+    since = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=["kitchen", "account"], name="hand_once"),)
+
+
+class Invitation(models.Model):
+    """A code that lets one account into a kitchen once, for a few days. Only its hash is kept."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4)
+    kitchen = models.ForeignKey(Kitchen, on_delete=models.CASCADE, related_name="invitations")
+    code_hash = models.CharField(max_length=64, unique=True, db_collation="utf8mb4_bin")
+    ends_at = models.DateTimeField()
+    used_at = models.DateTimeField(null=True)
+
+
 class Jar(models.Model):
     """One starter and what was chosen for it. The id comes from the client, so that sending twice makes one."""
 
@@ -29,6 +51,7 @@ class Jar(models.Model):
     size = models.FloatField(default=1.0)
     warmth_c = models.FloatField(default=22.0)
     night_c = models.FloatField(null=True)
+    thermometer = models.UUIDField(null=True)
     ready_after = models.CharField(max_length=10, default="usual")
     starts_at = models.DateTimeField()
     put_away_at = models.DateTimeField(null=True)

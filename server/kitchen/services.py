@@ -1,13 +1,16 @@
-"""Keeping jars: plan one, find one, put one away. An account reaches its own kitchen and nothing else."""
+"""Keeping jars: plan one, find one, put one away. An account reaches its own kitchen, those it was let into, and
+nothing else."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from datetime import datetime
 from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
+from django.db.models import Q, QuerySet
 
 from accounts.services import Account
 from ferment.admission import admit_setup
@@ -15,8 +18,10 @@ from ferment.hours import Hours, waking_hours
 from ferment.methods import FAMILIES
 from ferment.protocol.method import Method
 from ferment.readiness import Strictness
-from ferment.setups import Setup
+from ferment.setups import Setup, course_of
 from ferment.vessel import Vessel
+from ferment.warmth import Degrees
+from places.services import owns, warmth_of
 from problems import Problem, ServerProblem, not_found
 
 from .models import Jar, Kitchen
@@ -31,6 +36,8 @@ class JarCard:
     name: str
     setup: Setup
     on_shelf: bool
+    owner: str
+    thermometer: UUID | None
 
 
 def kitchen_of(account: Account) -> UUID:
@@ -44,35 +51,49 @@ def hours_of(account: Account) -> Hours:
     return waking_hours(ZoneInfo(account.time_zone))
 
 
-def all_jars(account: Account) -> list[JarCard]:
-    """Every jar, those put away too, in the order of their making."""
-    jars = Jar.objects.filter(kitchen__owner=account).order_by("made_at", "id")
-    return [_card(jar, account) for jar in jars]
+def kitchens_of(account: Account) -> list[UUID]:
+    """The account's own kitchen and those that it keeps with others."""
+    reached = Kitchen.objects.filter(Q(owner=account) | Q(hands__account=account))
+    return list(reached.values_list("id", flat=True).distinct())
 
 
-def jar_of(account: Account, jar_id: UUID) -> JarCard:
-    """Raises Problem (not found) for what is not there and for another account's jar alike."""
-    return _card(_own(account, jar_id), account)
+def all_jars(account: Account, now: datetime) -> list[JarCard]:
+    """Every jar within reach, in the order of their making, each as warm as its thermometer says."""
+    jars = list(_jars().filter(kitchen_id__in=kitchens_of(account)).order_by("made_at", "id"))
+    warmth = warmth_of({jar.thermometer for jar in jars if jar.thermometer}, now)
+    return [_card(jar, warmth) for jar in jars]
+
+
+def own_jars(account: Account) -> list[UUID]:
+    """The jars of the account's own kitchen."""
+    return list(Jar.objects.filter(kitchen__owner=account).values_list("id", flat=True))
+
+
+def jar_of(account: Account, jar_id: UUID, now: datetime | None = None) -> JarCard:
+    """Raises Problem (not found) for what is not there and for a jar out of reach alike. With `now`, as warm as its
+    thermometer says."""
+    jar = _own(account, jar_id)
+    return _card(jar, warmth_of([jar.thermometer], now) if now and jar.thermometer else {})
 
 
 def lock_jar(account: Account, jar_id: UUID) -> JarCard:
     """The same, holding the jar's row until the transaction ends: two devices write one after the other."""
-    return _card(_own(account, jar_id, lock=True), account)
+    return _card(_own(account, jar_id, lock=True))
 
 
 def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime) -> JarCard:
     """Put a new jar on the shelf. The same id again gives the jar that is there."""
-    there = Jar.objects.filter(id=jar_id).select_related("kitchen").first()
+    there = _jars().filter(id=jar_id).first()
     if there is None:
         admit_setup(setup, now)
         try:
             with transaction.atomic():
-                return _card(_make(account, jar_id, name, setup), account)
+                return _card(_make(account, jar_id, name, setup))
         except IntegrityError:
-            there = Jar.objects.select_related("kitchen").get(id=jar_id)
+            there = _jars().get(id=jar_id)
     if there.kitchen.owner_id != account.pk:
         raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
-    return _card(there, account)
+    return _card(there)
 
 
 def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: bool) -> JarCard:
@@ -80,7 +101,20 @@ def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: boo
     jar = _own(account, jar_id)
     jar.put_away_at = None if on_shelf else now
     jar.save(update_fields=["put_away_at"])
-    return _card(jar, account)
+    return _card(jar)
+
+
+def set_place(
+    account: Account, jar_id: UUID, warmth_c: float, night_c: float | None, thermometer: UUID | None
+) -> JarCard:
+    """How warm a jar stands, and the thermometer that says so hour by hour. Raises Refusal or Problem."""
+    jar = _own(account, jar_id)
+    if thermometer is not None and thermometer != jar.thermometer and not owns(account, thermometer):
+        raise Problem(ServerProblem.NOT_FOUND, "thermometer", status=404)
+    course_of(replace(_card(jar).setup, warmth_c=warmth_c, night_c=night_c))
+    jar.warmth_c, jar.night_c, jar.thermometer = warmth_c, night_c, thermometer
+    jar.save(update_fields=["warmth_c", "night_c", "thermometer"])
+    return _card(jar)
 
 
 def set_ready_after(account: Account, jar_id: UUID, strictness: Strictness) -> JarCard:
@@ -88,7 +122,7 @@ def set_ready_after(account: Account, jar_id: UUID, strictness: Strictness) -> J
     jar = _own(account, jar_id)
     jar.ready_after = strictness
     jar.save(update_fields=["ready_after"])
-    return _card(jar, account)
+    return _card(jar)
 
 
 def remove_jars(account: Account) -> None:
@@ -115,19 +149,26 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
     )
 
 
+def _jars() -> QuerySet[Jar]:
+    return Jar.objects.select_related("kitchen__owner")
+
+
 def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
+    reach = kitchens_of(account)
     if lock:
-        # Asked for apart, so that the lock takes the jar's row and not the kitchen's.
-        jars = Jar.objects.select_for_update().filter(kitchen_id=kitchen_of(account), id=jar_id)
-    else:
-        jars = Jar.objects.filter(kitchen__owner=account, id=jar_id)
-    jar = jars.first()
+        # The row's lock first and alone: a join would lock the kitchen and its owner too.
+        Jar.objects.select_for_update().filter(kitchen_id__in=reach, id=jar_id).first()
+    jar = _jars().filter(kitchen_id__in=reach, id=jar_id).first()
     if jar is None:
         raise not_found()
     return jar
 
 
-def _card(jar: Jar, account: Account) -> JarCard:
+NO_WARMTH: Mapping[UUID, tuple[Degrees, ...]] = {}
+
+
+def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> JarCard:
+    owner = jar.kitchen.owner
     setup = Setup(
         family=jar.family,
         choices=jar.choices,
@@ -135,12 +176,13 @@ def _card(jar: Jar, account: Account) -> JarCard:
         starts_at=jar.starts_at,
         scale_step=jar.scale_step,
         size=jar.size,
-        hours=hours_of(account),
+        hours=hours_of(owner),
         warmth_c=jar.warmth_c,
         night_c=jar.night_c,
+        readings=warmth.get(jar.thermometer, ()) if jar.thermometer else (),
         ready_after=Strictness(jar.ready_after),
     )
-    return JarCard(jar.id, jar.kitchen_id, jar.name, setup, jar.put_away_at is None)
+    return JarCard(jar.id, jar.kitchen_id, jar.name, setup, jar.put_away_at is None, owner.name, jar.thermometer)
 
 
 def catalogue() -> tuple[Method, ...]:

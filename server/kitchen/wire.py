@@ -22,6 +22,7 @@ from ferment.readiness import Strictness
 from ferment.setups import Setup
 from ferment.vessel import Vessel
 
+from .hands import Hands, Helper
 from .services import JarCard, catalogue, hours_of
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
@@ -58,6 +59,38 @@ class ReadyAfterIn(Request):
     ready_after: Strictness
 
 
+class PlaceIn(Request):
+    """How warm it stands, °C, and the thermometer that says so hour by hour."""
+
+    warmth_c: float
+    night_c: float | None
+    thermometer: UUID | None
+
+
+class CodeIn(Request):
+    code: Annotated[str, Field(max_length=60)]
+
+
+class CodeOut(Schema):
+    """An invitation, told this once."""
+
+    code: str
+
+
+class HelperOut(Schema):
+    id: UUID
+    name: str
+    since: datetime
+
+
+class HandsOut(Schema):
+    """Who keeps this kitchen too, how many invitations are open, and whose kitchens this account keeps."""
+
+    mine: list[HelperOut]
+    open_invitations: int
+    others: list[HelperOut]
+
+
 class JarOut(Schema):
     id: UUID
     name: str
@@ -73,6 +106,8 @@ class JarOut(Schema):
     ready_after: Strictness
     starts_at: datetime
     on_shelf: bool
+    owner: str
+    thermometer: UUID | None
 
 
 class OptionBase(Schema):
@@ -159,7 +194,16 @@ def card_out(card: JarCard) -> JarOut:
         ready_after=setup.ready_after,
         starts_at=setup.starts_at,
         on_shelf=card.on_shelf,
+        owner=card.owner,
+        thermometer=card.thermometer,
     )
+
+
+def hands_out(hands: Hands) -> HandsOut:
+    def told(helpers: Iterable[Helper]) -> list[HelperOut]:
+        return [HelperOut(id=one.id, name=one.name, since=one.since) for one in helpers]
+
+    return HandsOut(mine=told(hands.mine), open_invitations=hands.open_invitations, others=told(hands.others))
 
 
 def _options_out(family: Method) -> list[NumberOptionOut | PickOptionOut | BlendOptionOut]:

@@ -10,7 +10,22 @@ from pydantic import Field, StringConstraints, TypeAdapter
 
 from accounts.wire import Moment, PlainText, Request
 from ferment.flours import Flour, FlourGrams
-from ferment.log import READY, Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Look, Smell, Thickness, Top, Word
+from ferment.log import (
+    READY,
+    Bin,
+    Bubbles,
+    Deed,
+    DeedKind,
+    DiscardTo,
+    Entry,
+    Feed,
+    Leave,
+    Look,
+    Smell,
+    Thickness,
+    Top,
+    Word,
+)
 from ferment.protocol.advised import Advice
 from ferment.signs.contract import SignCode
 from ferment.vessel import Level, LevelUnit
@@ -40,6 +55,7 @@ class FeedBody(Request):
     juice_g: float = 0.0
     salt_g: float
     line_mm: float | None
+    discard_to: DiscardTo | None = None
     note: Note
 
 
@@ -111,7 +127,15 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
         case FeedBody():
             flours = tuple(FlourGrams(part.flour, part.g) for part in body.flours)
             return Feed(
-                str(entry_id), body.at, body.keep_g, flours, body.water_g, body.salt_g, body.line_mm, body.juice_g
+                str(entry_id),
+                body.at,
+                body.keep_g,
+                flours,
+                body.water_g,
+                body.salt_g,
+                body.line_mm,
+                body.juice_g,
+                body.discard_to,
             )
         case LookBody():
             level = Level(body.level.value, body.level.unit) if body.level else None
@@ -153,6 +177,7 @@ def from_core(entry: Entry, note: str = "") -> AnyBody:
                 juice_g=entry.juice_g,
                 salt_g=entry.salt_g,
                 line_mm=entry.line_mm,
+                discard_to=entry.discard_to,
                 note=note,
             )
         case Look():

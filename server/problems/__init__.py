@@ -40,6 +40,15 @@ class ServerProblem(StrEnum):
     FED_MEANWHILE = "fed_meanwhile"
     CHANGED_MEANWHILE = "changed_meanwhile"
     NO_DEMO_HERE = "no_demo_here"
+    NOT_IN_THE_DEMO = "not_in_the_demo"
+    NO_SUCH_INVITATION = "no_such_invitation"
+    OWN_KITCHEN = "own_kitchen"
+    TOO_MANY_HANDS = "too_many_hands"
+    NOT_A_PHOTO = "not_a_photo"
+    PHOTO_BROKEN = "photo_broken"
+    PHOTO_TOO_LARGE = "photo_too_large"
+    PHOTO_TOO_SMALL = "photo_too_small"
+    TOO_MANY_PHOTOS = "too_many_photos"
 
 
 # One enumeration for the contract, so that the client words every code or does not compile.

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/degrees": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take Degrees */
+        post: operations["places_api_take_degrees"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo/visit": {
         parameters: {
             query?: never;
@@ -50,6 +67,59 @@ export interface paths {
         /** Visit */
         post: operations["demo_api_visit"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Hands */
+        get: operations["kitchen_api_read_hands"];
+        put?: never;
+        /** Come In */
+        post: operations["kitchen_api_come_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/{hand_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Show Out */
+        delete: operations["kitchen_api_show_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Invite */
+        post: operations["kitchen_api_invite"];
+        /** Call Back */
+        delete: operations["kitchen_api_call_back"];
         options?: never;
         head?: never;
         patch?: never;
@@ -134,6 +204,40 @@ export interface paths {
         put?: never;
         /** Record */
         post: operations["logbook_api_record"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add Photo */
+        post: operations["photos_api_add_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set Place */
+        put: operations["kitchen_api_set_place"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -310,6 +414,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take Away */
+        delete: operations["photos_api_take_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/{size}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Picture */
+        get: operations["photos_api_read_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview": {
         parameters: {
             query?: never;
@@ -358,6 +496,41 @@ export interface paths {
         /** Look Up Signs */
         post: operations["guidance_api_look_up_signs"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/thermometers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Thermometers */
+        get: operations["places_api_read_thermometers"];
+        put?: never;
+        /** Set Up Thermometer */
+        post: operations["places_api_set_up_thermometer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/thermometers/{station_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Withdraw Thermometer */
+        delete: operations["places_api_withdraw_thermometer"];
         options?: never;
         head?: never;
         patch?: never;
@@ -416,6 +589,7 @@ export interface components {
          *     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
          *     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
          *     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
+         *     `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
          */
         Assessment: {
             ahead: components["schemas"]["PlanTotals"];
@@ -427,6 +601,8 @@ export interface components {
             counsel: components["schemas"]["Counsel"][];
             /** Day */
             day: number;
+            /** Discard Is Food */
+            discard_is_food: boolean;
             /** Findings */
             findings: components["schemas"]["Finding"][];
             forecast: components["schemas"]["Forecast"] | null;
@@ -627,6 +803,19 @@ export interface components {
              */
             what: "amended" | "withdrawn" | "restored";
         };
+        /** CodeIn */
+        CodeIn: {
+            /** Code */
+            code: string;
+        };
+        /**
+         * CodeOut
+         * @description An invitation, told this once.
+         */
+        CodeOut: {
+            /** Code */
+            code: string;
+        };
         /**
          * Counsel
          * @description One piece of advice. `because` is the sign it comes from; None where it is that the jar is ready, or a sign that
@@ -681,6 +870,20 @@ export interface components {
          * @enum {string}
          */
         DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter" | "spare_set_aside";
+        /**
+         * DegreesIn
+         * @description What a thermometer posts: one reading, or those that it kept while the network was gone.
+         */
+        DegreesIn: {
+            /** Readings */
+            readings: components["schemas"]["ReadingIn"][];
+        };
+        /**
+         * DiscardTo
+         * @description Where what is taken out goes. The discard jar is food, once it is baked; the others are not.
+         * @enum {string}
+         */
+        DiscardTo: "compost" | "bin" | "jar";
         /**
          * Doing
          * @description A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
@@ -763,6 +966,7 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            discard_to?: components["schemas"]["DiscardTo"] | null;
             /** Flours */
             flours: components["schemas"]["FlourBody"][];
             /**
@@ -916,11 +1120,38 @@ export interface components {
             stage: components["schemas"]["StageFound"] | null;
         };
         /**
+         * HandsOut
+         * @description Who keeps this kitchen too, how many invitations are open, and whose kitchens this account keeps.
+         */
+        HandsOut: {
+            /** Mine */
+            mine: components["schemas"]["HelperOut"][];
+            /** Open Invitations */
+            open_invitations: number;
+            /** Others */
+            others: components["schemas"]["HelperOut"][];
+        };
+        /**
          * HeardIn
          * @description A caution that the baker has read.
          */
         HeardIn: {
             notice: components["schemas"]["Notice"];
+        };
+        /** HelperOut */
+        HelperOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
         };
         /**
          * IfFed
@@ -980,6 +1211,8 @@ export interface components {
             night_c: number | null;
             /** On Shelf */
             on_shelf: boolean;
+            /** Owner */
+            owner: string;
             ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
             scale_step: number;
@@ -992,6 +1225,8 @@ export interface components {
             starts_at: string;
             /** Tare G */
             tare_g: number;
+            /** Thermometer */
+            thermometer: string | null;
             /** Volume Ml */
             volume_ml: number;
             /** Warmth C */
@@ -1180,6 +1415,15 @@ export interface components {
             warmth_c: number;
         };
         /**
+         * NewStationOut
+         * @description The token is told this once; it goes into the device.
+         */
+        NewStationOut: {
+            station: components["schemas"]["StationOut"];
+            /** Token */
+            token: string;
+        };
+        /**
          * NextMove
          * @description What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
          *
@@ -1258,6 +1502,8 @@ export interface components {
              * Format: date-time
              */
             now: string;
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
             /** Time Zone */
             time_zone: string;
         };
@@ -1272,6 +1518,50 @@ export interface components {
          * @enum {string}
          */
         Origin: "flour_and_water" | "dried" | "frozen" | "asleep";
+        /**
+         * PhotoIn
+         * @description A photo: JPEG, PNG or WebP, base64; its id made by the client, `look` the entry it was taken with.
+         */
+        PhotoIn: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Look */
+            look: string | null;
+            /**
+             * Photo
+             * Format: base64
+             */
+            photo: string;
+            points: components["schemas"]["PointsBody"] | null;
+        };
+        /** PhotoOut */
+        PhotoOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Height */
+            height: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Look */
+            look: string | null;
+            points: components["schemas"]["PointsBody"] | null;
+            /** Width */
+            width: number;
+        };
         /**
          * Pick
          * @description Every named choice of an option.
@@ -1293,6 +1583,18 @@ export interface components {
             matters_when: components["schemas"]["Only"][][];
         };
         /**
+         * PlaceIn
+         * @description How warm it stands, °C, and the thermometer that says so hour by hour.
+         */
+        PlaceIn: {
+            /** Night C */
+            night_c: number | null;
+            /** Thermometer */
+            thermometer: string | null;
+            /** Warmth C */
+            warmth_c: number;
+        };
+        /**
          * PlanTotals
          * @description What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included.
          */
@@ -1309,6 +1611,22 @@ export interface components {
             minutes: number;
             /** Water G */
             water_g: number;
+        };
+        /** PointBody */
+        PointBody: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * PointsBody
+         * @description The jar's bottom, the mark and the level on the picture, as shares of its width and height.
+         */
+        PointsBody: {
+            bottom: components["schemas"]["PointBody"];
+            level: components["schemas"]["PointBody"];
+            mark: components["schemas"]["PointBody"];
         };
         /**
          * PreviewIn
@@ -1350,7 +1668,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -1420,6 +1738,16 @@ export interface components {
             steps: components["schemas"]["ReadyStep"][];
             /** Word */
             word: boolean | null;
+        };
+        /** ReadingIn */
+        ReadingIn: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Celsius */
+            celsius: number;
         };
         /**
          * Ready
@@ -1555,11 +1883,14 @@ export interface components {
         ScaleAct: "empty_jar" | "take_out" | "add_seed" | "add_culture" | "add_water" | "add_juice" | "add_flour" | "add_salt";
         /**
          * ScaleStep
-         * @description An act, the grams it adds (negative when taken out, 0 when not known), and the reading after it.
+         * @description An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the level
+         *     millilitres that it adds, for who measures in spoons (a converter's answer: a spoon of flour varies by a tenth).
          */
         ScaleStep: {
             /** Add G */
             add_g: number;
+            /** Add Ml */
+            add_ml: number;
             do: components["schemas"]["ScaleAct"];
             flour: components["schemas"]["Flour"] | null;
             /** Scale Shows G */
@@ -1567,12 +1898,15 @@ export interface components {
         };
         /**
          * SessionOut
-         * @description Who is signed in, if anybody, and whether the demo kitchen may be entered here.
+         * @description Who is signed in, if anybody, whether the demo kitchen may be entered here, and where a
+         *     kitchen scale's bridge is looked for.
          */
         SessionOut: {
             account: components["schemas"]["AccountOut"] | null;
             /** Demo Offered */
             demo_offered: boolean;
+            /** Scale */
+            scale: string;
         };
         /**
          * Settles
@@ -1584,9 +1918,15 @@ export interface components {
          * Sheet
          * @description The plan for the seed really kept, how to mend what was poured, and the room above it.
          *
-         *     The acts of `scale_walk` add what is planned; its readings follow what really went in.
+         *     The acts of `scale_walk` add what is planned; its readings follow what really went in. `then_due` is when the next
+         *     act is due if this feed is done now; `discard_g` is what goes out, and `discard_is_food` whether the discard jar may
+         *     have it.
          */
         Sheet: {
+            /** Discard G */
+            discard_g: number;
+            /** Discard Is Food */
+            discard_is_food: boolean;
             /** Line Mm */
             line_mm: number;
             mend: components["schemas"]["Mend"] | null;
@@ -1597,6 +1937,9 @@ export interface components {
             room_times: number;
             /** Scale Walk */
             scale_walk: components["schemas"]["ScaleStep"][];
+            style: components["schemas"]["WalkStyle"];
+            /** Then Due */
+            then_due: string | null;
         };
         /** ShelfIn */
         ShelfIn: {
@@ -1715,6 +2058,25 @@ export interface components {
             /** Sure */
             sure: number;
         };
+        /** StationIn */
+        StationIn: {
+            /** Place */
+            place: string;
+        };
+        /** StationOut */
+        StationOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Last At */
+            last_at: string | null;
+            /** Last C */
+            last_c: number | null;
+            /** Place */
+            place: string;
+        };
         /**
          * Step
          * @description One act of the plan.
@@ -1781,6 +2143,14 @@ export interface components {
          * @enum {string}
          */
         Strictness: "loose" | "usual" | "strict";
+        /**
+         * TakenOut
+         * @description How many of them were new.
+         */
+        TakenOut: {
+            /** Taken */
+            taken: number;
+        };
         /**
          * Task
          * @description One thing to do within a step, in order.
@@ -1862,6 +2232,12 @@ export interface components {
             times: number | null;
         };
         /**
+         * WalkStyle
+         * @description In the jar itself; into a clean jar; or in the jar, held against its weight after the first mix.
+         * @enum {string}
+         */
+        WalkStyle: "in_the_jar" | "clean_jar" | "reference";
+        /**
          * WeighIn
          * @description What was weighed other than planned, in grams; null or left out where it went as planned or is to come.
          */
@@ -1872,6 +2248,12 @@ export interface components {
             };
             /** Keep G */
             keep_g: number | null;
+            /**
+             * Keeps All
+             * @default false
+             */
+            keeps_all: boolean;
+            style?: components["schemas"]["WalkStyle"] | null;
             /** Water G */
             water_g: number | null;
         };
@@ -1962,10 +2344,14 @@ export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
 export type ChangeCode = components['schemas']['ChangeCode'];
 export type ChangeOut = components['schemas']['ChangeOut'];
+export type CodeIn = components['schemas']['CodeIn'];
+export type CodeOut = components['schemas']['CodeOut'];
 export type Counsel = components['schemas']['Counsel'];
 export type Days = components['schemas']['Days'];
 export type DeedBody = components['schemas']['DeedBody'];
 export type DeedKind = components['schemas']['DeedKind'];
+export type DegreesIn = components['schemas']['DegreesIn'];
+export type DiscardTo = components['schemas']['DiscardTo'];
 export type Doing = components['schemas']['Doing'];
 export type EntryOut = components['schemas']['EntryOut'];
 export type FamilyCode = components['schemas']['FamilyCode'];
@@ -1979,7 +2365,9 @@ export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
 export type Forecast = components['schemas']['Forecast'];
 export type GlanceOut = components['schemas']['GlanceOut'];
+export type HandsOut = components['schemas']['HandsOut'];
 export type HeardIn = components['schemas']['HeardIn'];
+export type HelperOut = components['schemas']['HelperOut'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
@@ -1995,6 +2383,7 @@ export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type Move = components['schemas']['Move'];
 export type NewJarIn = components['schemas']['NewJarIn'];
+export type NewStationOut = components['schemas']['NewStationOut'];
 export type NextMove = components['schemas']['NextMove'];
 export type Normal = components['schemas']['Normal'];
 export type Notice = components['schemas']['Notice'];
@@ -2003,9 +2392,14 @@ export type Only = components['schemas']['Only'];
 export type OpenJarOut = components['schemas']['OpenJarOut'];
 export type OptionCode = components['schemas']['OptionCode'];
 export type Origin = components['schemas']['Origin'];
+export type PhotoIn = components['schemas']['PhotoIn'];
+export type PhotoOut = components['schemas']['PhotoOut'];
 export type Pick = components['schemas']['Pick'];
 export type PickOptionOut = components['schemas']['PickOptionOut'];
+export type PlaceIn = components['schemas']['PlaceIn'];
 export type PlanTotals = components['schemas']['PlanTotals'];
+export type PointBody = components['schemas']['PointBody'];
+export type PointsBody = components['schemas']['PointsBody'];
 export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
@@ -2013,6 +2407,7 @@ export type ProblemsOut = components['schemas']['ProblemsOut'];
 export type Question = components['schemas']['Question'];
 export type RatioOffer = components['schemas']['RatioOffer'];
 export type Readiness = components['schemas']['Readiness'];
+export type ReadingIn = components['schemas']['ReadingIn'];
 export type Ready = components['schemas']['Ready'];
 export type ReadyAfterIn = components['schemas']['ReadyAfterIn'];
 export type ReadyDays = components['schemas']['ReadyDays'];
@@ -2040,10 +2435,13 @@ export type Smell = components['schemas']['Smell'];
 export type Spread = components['schemas']['Spread'];
 export type Stage = components['schemas']['Stage'];
 export type StageFound = components['schemas']['StageFound'];
+export type StationIn = components['schemas']['StationIn'];
+export type StationOut = components['schemas']['StationOut'];
 export type Step = components['schemas']['Step'];
 export type StepCode = components['schemas']['StepCode'];
 export type StepState = components['schemas']['StepState'];
 export type Strictness = components['schemas']['Strictness'];
+export type TakenOut = components['schemas']['TakenOut'];
 export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];
 export type Thing = components['schemas']['Thing'];
@@ -2054,6 +2452,7 @@ export type Unit = components['schemas']['Unit'];
 export type Urgency = components['schemas']['Urgency'];
 export type VisitIn = components['schemas']['VisitIn'];
 export type WaitsFor = components['schemas']['WaitsFor'];
+export type WalkStyle = components['schemas']['WalkStyle'];
 export type WeighIn = components['schemas']['WeighIn'];
 export type WhatIfIn = components['schemas']['WhatIfIn'];
 export type WhatIfOut = components['schemas']['WhatIfOut'];
@@ -2114,6 +2513,48 @@ export interface operations {
             };
         };
     };
+    places_api_take_degrees: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DegreesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     demo_api_visit: {
         parameters: {
             query?: never;
@@ -2151,6 +2592,137 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
+            };
+        };
+    };
+    kitchen_api_read_hands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandsOut"];
+                };
+            };
+        };
+    };
+    kitchen_api_come_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    kitchen_api_show_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hand_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    kitchen_api_invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    kitchen_api_call_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2337,6 +2909,103 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    photos_api_add_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhotoIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    kitchen_api_set_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JarOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2768,6 +3437,66 @@ export interface operations {
             };
         };
     };
+    photos_api_take_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    photos_api_read_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+                size: "large" | "small";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     guidance_api_preview: {
         parameters: {
             query?: never;
@@ -2916,6 +3645,88 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    places_api_read_thermometers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationOut"][];
+                };
+            };
+        };
+    };
+    places_api_set_up_thermometer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StationIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewStationOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    places_api_withdraw_thermometer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                station_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

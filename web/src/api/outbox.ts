@@ -5,6 +5,7 @@
 import { useSyncExternalStore } from "react";
 import { readAllStored, writeStored } from "../lib/store";
 import { csrfToken } from "./client";
+import { asBase64, dropPhoto, keptPhoto } from "./photos";
 import type { Problem, Problems } from "./types";
 
 export type Write = {
@@ -19,6 +20,8 @@ export type Write = {
   readonly label: string;
   /** Where the baker can open it again if it is refused later, with the draft it is put back to. */
   readonly reopen: { readonly path: string; readonly draft: string; readonly value: unknown } | null;
+  /** The id of a photo kept on this device that goes with it. */
+  readonly photo?: string;
 };
 
 export type Outcome =
@@ -50,17 +53,27 @@ const ANSWER_WITHIN_MS = 15_000;
 /** One try at the server. */
 async function post(write: Write, again = true): Promise<Reply> {
   let answer: Response;
+  let body = write.body;
+  if (write.photo) {
+    const picture = await keptPhoto(write.photo).catch(() => null);
+    // The browser cleared its database: the look is saved, the photo is gone; there is nothing to send again.
+    if (!picture) return { kind: "saved" };
+    body = { ...(body as object), photo: await asBase64(picture) };
+  }
   try {
     answer = await fetch(write.path, {
       method: write.method,
       headers: { "Content-Type": "application/json", "X-CSRFToken": csrfToken() },
-      ...(write.body === null ? {} : { body: JSON.stringify(write.body) }),
+      ...(body === null ? {} : { body: JSON.stringify(body) }),
       signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
     });
   } catch {
     return { kind: "away" };
   }
-  if (answer.ok) return { kind: "saved" };
+  if (answer.ok) {
+    if (write.photo) await dropPhoto(write.photo).catch(() => undefined);
+    return { kind: "saved" };
+  }
   if (answer.status === 401) return { kind: "signed-out" };
   if (answer.status >= 500 || answer.status === 429) return { kind: "away" };
   let problems: Problem[] = [];

@@ -1,7 +1,7 @@
 /** The baker's verbs as writes for the outbox. */
 import { newId } from "../lib/ids";
 import { type Outcome, outbox, type Write } from "./outbox";
-import type { About, DeedKind, EntryBody, NewJar, Notice, Strictness } from "./types";
+import type { About, DeedKind, EntryBody, NewJar, Notice, Photo, Strictness } from "./types";
 
 type Reopen = Write["reopen"];
 
@@ -41,6 +41,30 @@ export function recordDeed(jarId: string, deed: DeedKind, label: string): Promis
 export function leaveAlone(jarId: string, until: string, label: string): Promise<Outcome> {
   const entry = { kind: "leave", at: new Date().toISOString(), until, note: "" } as const;
   return recordEntry(jarId, newId(), null, entry, label, null);
+}
+
+/** A photo kept on this device goes to its jar, beside the look that it was taken with. */
+export function sendPhoto(jarId: string, photo: PhotoOut, label: string): Promise<Outcome> {
+  const { id, at, look, points } = photo;
+  const body = { id, at, look, points };
+  const path = `/api/jars/${jarId}/photos`;
+  return submit({ key: id, method: "POST", path, body, label, reopen: null, photo: id });
+}
+
+type PhotoOut = {
+  readonly id: string;
+  readonly at: string;
+  readonly look: string;
+  readonly points: Photo["points"];
+};
+
+export function setPlace(
+  jarId: string,
+  place: { readonly warmth_c: number; readonly night_c: number | null; readonly thermometer: string | null },
+  label: string,
+): Promise<Outcome> {
+  const path = `/api/jars/${jarId}/place`;
+  return submit({ key: newId(), method: "PUT", path, body: place, label, reopen: null });
 }
 
 /** The baker's word on a verdict or on advice. */

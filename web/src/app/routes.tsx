@@ -18,6 +18,11 @@ export const router = createBrowserRouter([
         path: "jars/:jarId/bin",
         lazy: async () => ({ Component: (await import("../features/jar")).BinPage }),
       },
+      {
+        path: "jars/:jarId/photos",
+        lazy: async () => ({ Component: (await import("../features/jar")).PhotosPage }),
+      },
+      { path: "house", lazy: async () => ({ Component: (await import("../features/house")).HousePage }) },
       { path: "signs", lazy: async () => ({ Component: (await import("../features/signs")).SignsPage }) },
       {
         path: "jars/:jarId/look",

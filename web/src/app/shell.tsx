@@ -65,6 +65,9 @@ function TopLine({ account }: { readonly account: Account | null }) {
           <NavLink to="/signs" className={NAV}>
             Signs
           </NavLink>
+          <NavLink to="/house" className={NAV}>
+            House
+          </NavLink>
         </nav>
       )}
       {!account && <span className="mr-auto" />}

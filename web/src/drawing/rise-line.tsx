@@ -25,6 +25,7 @@ export function RiseLine({
   now,
   zone,
   summary,
+  photos = [],
 }: {
   readonly rounds: readonly Round[];
   /** The running round's forecast, drawn as a fan. */
@@ -32,6 +33,8 @@ export function RiseLine({
   readonly now: number;
   readonly zone: string;
   readonly summary: string;
+  /** Small pictures along the line, where they were taken. */
+  readonly photos?: readonly { readonly id: string; readonly at: number; readonly src: string }[];
 }) {
   const [frame, frameWidth] = useWidth<HTMLDivElement>();
   const scroller = useRef<HTMLElement>(null);
@@ -72,6 +75,20 @@ export function RiseLine({
           tabIndex={0}
           aria-label="Rise line, scrolls sideways"
         >
+          {photos.length > 0 && (
+            <div aria-hidden="true" className="relative h-16" style={{ width }}>
+              {photos.map((photo) => (
+                <img
+                  key={photo.id}
+                  src={photo.src}
+                  alt=""
+                  loading="lazy"
+                  style={{ left: Math.min(Math.max(0, x(photo.at) - 24), width - 48) }}
+                  className="absolute top-1 h-14 w-12 rounded border-2 border-card object-cover shadow"
+                />
+              ))}
+            </div>
+          )}
           <svg width={width} height={HEIGHT} role="img" aria-label={summary}>
             {days.map((midnight) => {
               const [dusk, morning] = nightAround(midnight);

@@ -44,6 +44,19 @@ export function writeStored(key: string, value: unknown): void {
   }
 }
 
+/** A choice of this device that stays until it is made otherwise. */
+export function useStored<T>(key: string, initial: T): [T, (next: T) => void] {
+  const [value, setValue] = useState<T>(() => readStored<T>(key) ?? initial);
+  const change = useCallback(
+    (next: T) => {
+      setValue(next);
+      writeStored(key, next);
+    },
+    [key],
+  );
+  return [value, change];
+}
+
 /** State that survives a reload until it is cleared: what the baker typed and has not saved. */
 export function useDraft<T>(key: string, initial: () => T): [T, (next: T) => void, () => void] {
   const [value, setValue] = useState<T>(() => readStored<T>(`draft.${key}`) ?? initial());

@@ -1,5 +1,16 @@
 import { describe, expect, it } from "vitest";
-import { clock, dayWord, fromField, midnights, nextMorning, nightAround, span, toField, when } from "./time";
+import {
+  clock,
+  dayWord,
+  fromField,
+  lastNight,
+  midnights,
+  nextMorning,
+  nightAround,
+  span,
+  toField,
+  when,
+} from "./time";
 
 const ZONE = "Europe/Lisbon";
 const NOW = "2026-03-28T20:10:00Z";
@@ -63,6 +74,10 @@ describe("days and nights of the rise line", () => {
 
   it("puts tomorrow morning at seven, also where the clocks are changed", () => {
     expect(nextMorning(Date.parse(NOW), ZONE)).toBe("2026-03-29T06:00:00.000Z");
+  });
+
+  it("puts last night at half past ten", () => {
+    expect(lastNight(Date.parse(NOW), ZONE)).toBe("2026-03-27T22:30:00.000Z");
   });
 
   it("puts the night around midnight", () => {

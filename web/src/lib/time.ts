@@ -72,6 +72,14 @@ export function nextMorning(now: number, zone: string): string {
     .toISOString();
 }
 
+/** Half past ten of the evening before. */
+export function lastNight(now: number, zone: string): string {
+  const day = dayOf(now, zone).subtract({ days: 1 });
+  return toZoned(toCalendarDateTime(day, new Time(22, 30)), zone)
+    .toDate()
+    .toISOString();
+}
+
 /** Local midnights from the day of `from` to the day after `to`, as moments. */
 export function midnights(from: number, to: number, zone: string): number[] {
   const found: number[] = [];

@@ -2,7 +2,8 @@ import { Slider } from "radix-ui";
 
 /**
  * A level dragged up and down over a drawing. `from` and `to` are the levels at the foot and the head of the track; the
- * handle is a line across the drawing with a grip at its side.
+ * handle is a line across the drawing with a grip at its side. A smear is dotted, with its grip on the other side, and
+ * is taken by its grip alone, so that it can lie over a level.
  */
 export function LevelSlider({
   label,
@@ -15,6 +16,7 @@ export function LevelSlider({
   isSet,
   width,
   height,
+  smear = false,
 }: {
   readonly label: string;
   readonly valueText: string;
@@ -27,6 +29,7 @@ export function LevelSlider({
   /** Of the track, in px. */
   readonly width: number;
   readonly height: number;
+  readonly smear?: boolean;
 }) {
   return (
     <Slider.Root
@@ -38,7 +41,7 @@ export function LevelSlider({
       onValueChange={([next]) => next !== undefined && onChange(next)}
       onPointerUp={() => onChange(value)}
       style={{ width, height }}
-      className="relative flex cursor-ns-resize touch-none select-none flex-col"
+      className={`relative flex touch-none select-none flex-col ${smear ? "pointer-events-none" : "cursor-ns-resize"}`}
     >
       <Slider.Track className="relative h-full w-full" />
       <Slider.Thumb
@@ -46,10 +49,14 @@ export function LevelSlider({
         aria-valuetext={valueText}
         onKeyDown={(event) => event.key === "Enter" && onChange(value)}
         style={{ width }}
-        className={`flex h-0 items-center justify-end outline-offset-8 ${isSet ? "" : "opacity-75"}`}
+        className={`flex h-0 items-center outline-offset-8 ${smear ? "justify-start" : "justify-end"} ${isSet ? "" : "opacity-75"}`}
       >
-        <span className="absolute inset-x-0 h-[3px] bg-crust" />
-        <span className="relative -mr-9 flex h-11 w-14 flex-col items-center justify-center gap-1 rounded-lg bg-crust text-on-crust shadow-md">
+        <span
+          className={`absolute inset-x-0 ${smear ? "border-t-[3px] border-dotted border-ink" : "h-[3px] bg-crust"}`}
+        />
+        <span
+          className={`pointer-events-auto relative flex h-11 w-14 cursor-ns-resize flex-col items-center justify-center gap-1 rounded-lg shadow-md ${smear ? "-ml-9 border-2 border-ink bg-card text-ink" : "-mr-9 bg-crust text-on-crust"}`}
+        >
           <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
             <path d="M4 8l5-5 5 5M4 14l5 5 5-5" fill="none" stroke="currentColor" strokeWidth="2.2" />
           </svg>

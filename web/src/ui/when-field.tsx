@@ -7,6 +7,7 @@ const SAID = [
   { value: "now", label: "Now" },
   { value: "20", label: "20 min ago" },
   { value: "60", label: "1 h ago" },
+  { value: "night", label: "Last night" },
   { value: "other", label: "Other time" },
 ] as const;
 
@@ -17,6 +18,7 @@ export function WhenField({
   zone,
   error,
   ahead = false,
+  lastNight = false,
 }: {
   readonly label: string;
   readonly value: When;
@@ -25,6 +27,8 @@ export function WhenField({
   readonly error: string | null;
   /** For something still to be done: now or at a time, never a while ago. */
   readonly ahead?: boolean;
+  /** For what may have been seen and not written down before bed. */
+  readonly lastNight?: boolean;
 }) {
   const choose = (said: When["said"] | null) => {
     if (!said) return;
@@ -34,7 +38,9 @@ export function WhenField({
     <div className="flex flex-col gap-2">
       <Choice
         label={label}
-        items={ahead ? SAID.filter(({ value }) => value === "now" || value === "other") : SAID}
+        items={SAID.filter(({ value: one }) =>
+          ahead ? one === "now" || one === "other" : lastNight || one !== "night",
+        )}
         value={value.said}
         onChange={choose}
         error={value.said === "other" ? null : error}

@@ -59,6 +59,8 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   jar_is_binned: (facts) => `This jar was binned ${moment(facts, "binned_at")}; nothing can follow.`,
   danger_stands: () =>
     "This cannot be talked away. If it was noted by mistake, change or undo the look that shows it.",
+  discard_is_no_food: () =>
+    "It is not sour and healthy yet, so its discard is no food. Compost or bin it this time.",
   first_mix_has_feeds: () => "Feeds stand on this first mix. Undo those first.",
   missing: () => "This is needed.",
   not_a_time: () => "This is not a date and time. Choose both.",
@@ -82,6 +84,18 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   fed_meanwhile: (facts) =>
     `Someone fed this jar ${moment(facts, "at")}: ${facts.flour_g} g flour, ${facts.water_g} g water.`,
   changed_meanwhile: () => "Another device changed this meanwhile. Reload to see it; what you typed is kept.",
+  not_in_the_demo: () => "The demo kitchen cannot be shared. Make an account of your own; it takes a name.",
+  no_such_invitation: () => "This invitation is not known, was used, or is too old. Ask for a new one.",
+  own_kitchen: () => "This is an invitation to your own kitchen.",
+  too_many_hands: (facts) => `Up to ${facts.most} others can keep a kitchen with you.`,
+  not_a_photo: () => "This is not a photo. Choose a JPEG, PNG or WebP picture.",
+  photo_broken: () => "This photo is cut off or broken. Take it anew, or choose another.",
+  photo_too_large: (facts) =>
+    facts.most_mp
+      ? `This photo is too large. Up to ${facts.most_mp} megapixels are taken.`
+      : `This photo is too large. Up to ${facts.most_mb ?? 12} MB are taken.`,
+  photo_too_small: (facts) => `This photo is too small to read. At least ${facts.least} pixels a side.`,
+  too_many_photos: (facts) => `This jar has ${facts.most} photos, as many as are kept. Take some away first.`,
   no_demo_here: () => "There is no demo kitchen here.",
 };
 
@@ -110,6 +124,11 @@ const FIELDS: Record<string, string> = {
   juice_g: "Juice",
   target_g: "Grams the recipe needs",
   about: "Verdict",
+  discard_to: "Discard",
+  photo: "Photo",
+  code: "Invitation",
+  place: "Place",
+  thermometer: "Thermometer",
 };
 
 export function problemWords(problem: Problem): string {

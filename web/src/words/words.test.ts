@@ -34,7 +34,7 @@ const FEED: NextMove = {
   fits: true,
   waits_for: [],
   do: [],
-  scale_walk: [{ do: "take_out", flour: null, add_g: -60, scale_shows_g: 230 }],
+  scale_walk: [{ do: "take_out", flour: null, add_g: -60, scale_shows_g: 230, add_ml: 0 }],
 };
 
 /** Numbers hold on to their units by a space that does not break; a test reads better without. */

@@ -1,61 +1,90 @@
 import { describe, expect, it } from "vitest";
-import type { FeedPlan } from "../../api/types";
-import { emptyFeed, feedOf, wentIn } from "./draft";
+import type { FeedPlan, ScaleStep } from "../../api/types";
+import { emptyFeed, farOff, feedOf, readings, readOff, wentIn } from "./draft";
 
 const PLAN: FeedPlan = {
-  keep_g: 30,
+  keep_g: 40,
   flours: [
-    { flour: "spelt", g: 20 },
     { flour: "rye", g: 10 },
+    { flour: "spelt", g: 30 },
   ],
-  water_g: 30,
+  water_g: 40,
   salt_g: 0,
-  total_g: 90,
+  total_g: 120,
   ratio: "1:1:1",
   fresh_hydration_percent: 100,
   juice_g: 0,
   hold_back_g: 0,
   measured: [],
 };
-const NOW = Date.parse("2026-03-04T12:00:00Z");
+const FIRST: FeedPlan = { ...PLAN, keep_g: 0, total_g: 80 };
+const DRAFT = emptyFeed("g");
+const step = (act: ScaleStep["do"], add: number, flour: ScaleStep["flour"] = null): ScaleStep => ({
+  do: act,
+  flour,
+  add_g: add,
+  scale_shows_g: 0,
+  add_ml: add,
+});
+const WALK = [
+  step("take_out", -80),
+  step("add_water", 40),
+  step("add_flour", 10, "rye"),
+  step("add_flour", 30, "spelt"),
+];
 
-describe("a feed being weighed", () => {
+describe("a feed", () => {
   it("goes as planned where nothing was typed", () => {
-    expect(feedOf(emptyFeed(), PLAN, NOW, "UTC")).toMatchObject({
-      at: "2026-03-04T12:00:00.000Z",
-      keep_g: 30,
-      water_g: 30,
-      flours: PLAN.flours,
-      line_mm: null,
-    });
+    expect(feedOf(DRAFT, PLAN, 0, "UTC")).toMatchObject({ keep_g: 40, water_g: 40, flours: PLAN.flours });
   });
 
-  it("takes what really went in", () => {
-    const draft = { ...emptyFeed(), keep: "28", water: "31,5", flours: { spelt: "26" }, line: "34" };
-    expect(feedOf(draft, PLAN, NOW, "UTC")).toMatchObject({
-      keep_g: 28,
-      water_g: 31.5,
+  it("takes what really went in, and a decimal comma", () => {
+    const draft = { ...DRAFT, keep: "42", water: "40,5", flours: { rye: "16" as const } };
+    expect(feedOf(draft, PLAN, 0, "UTC")).toMatchObject({
+      keep_g: 42,
+      water_g: 40.5,
       flours: [
-        { flour: "spelt", g: 26 },
-        { flour: "rye", g: 10 },
+        { flour: "rye", g: 16 },
+        { flour: "spelt", g: 30 },
       ],
-      line_mm: 34,
     });
   });
 
-  it("sends what is no number as typed, so that the server names the field", () => {
-    expect(feedOf({ ...emptyFeed(), water: "a cup" }, PLAN, NOW, "UTC").water_g).toBe("a cup");
+  it("sends what is no number as typed, for the server to name the field", () => {
+    expect(feedOf({ ...DRAFT, water: "some" }, PLAN, 0, "UTC").water_g).toBe("some");
   });
 
-  it("asks the sheet only about what was corrected", () => {
-    expect(wentIn(emptyFeed(), false)).toEqual({ keep_g: null, water_g: null, flours: {} });
-    const draft = { ...emptyFeed(), keep: "28", water: "much", flours: { spelt: "26", rye: "" } };
-    expect(wentIn(draft, false)).toEqual({ keep_g: 28, water_g: null, flours: { spelt: 26 } });
-    expect(wentIn(draft, true).keep_g).toBeNull();
+  it("keeps nothing at a first mix", () => {
+    expect(feedOf({ ...DRAFT, keep: "20" }, FIRST, 0, "UTC").keep_g).toBe(0);
+  });
+});
+
+describe("what is asked of the feed sheet", () => {
+  it("is what was corrected, and not what is still being typed", () => {
+    expect(wentIn({ ...DRAFT, water: "44", flours: { rye: "1x" } }, false)).toMatchObject({
+      keep_g: null,
+      water_g: 44,
+      flours: {},
+    });
+    expect(wentIn({ ...DRAFT, keep: "20" }, true).keep_g).toBeNull();
+  });
+});
+
+describe("the walk on the scale", () => {
+  it("shows jar and all, as it really went", () => {
+    expect(readings(WALK, PLAN, DRAFT, 200)).toEqual([240, 280, 290, 320]);
+    expect(readings(WALK, PLAN, { ...DRAFT, keep: "44", water: "41" }, 200)).toEqual([244, 285, 295, 325]);
   });
 
-  it("remembers an hour ago", () => {
-    const draft = { ...emptyFeed(), when: { said: "60", field: "" } as const };
-    expect(feedOf(draft, PLAN, NOW, "UTC").at).toBe("2026-03-04T11:00:00.000Z");
+  it("takes what the scale shows, a gram off for what was planned", () => {
+    expect(readOff(281, 240, 40)).toBe("");
+    expect(readOff(286, 240, 40)).toBe("46");
+    expect(readOff(239, 240, 40)).toBe("0");
+  });
+
+  it("asks about what is ten times the plan, and not about a slip", () => {
+    expect(farOff({ ...DRAFT, flours: { spelt: "300" } }, PLAN, WALK)).toEqual(["spelt"]);
+    expect(farOff({ ...DRAFT, flours: { spelt: "40" }, water: "60" }, PLAN, WALK)).toEqual([]);
+    expect(farOff({ ...DRAFT, keep: "4" }, PLAN, WALK)).toEqual(["keep"]);
   });
 });

@@ -1,32 +1,55 @@
-/** A feed being weighed: what really went in, as typed; an empty field went as planned. */
-import type { FeedBody, FeedPlan, Flour, LogEntry } from "../../api/types";
+/** A feed being weighed: what really went in, as typed or read off the scale; an empty field went as planned. */
+import type { DiscardTo, FeedBody, FeedPlan, Flour, LogEntry, ScaleStep, WalkStyle } from "../../api/types";
 import { newId } from "../../lib/ids";
 import { typed } from "../../lib/numbers";
 import { toField } from "../../lib/time";
+import type { WeightUnit } from "../../lib/units";
 import { momentOf, NOW, type When } from "../../lib/when";
 
 export type FeedDraft = {
   readonly id: string;
   readonly when: When;
+  /** Where the walk stands: a reload goes on there. */
+  readonly step: number;
+  /** How it is fed this time; null as the method does. */
+  readonly style: WalkStyle | null;
+  readonly keepsAll: boolean;
+  readonly unit: WeightUnit;
   readonly keep: string;
   readonly water: string;
   readonly flours: Partial<Record<Flour, string>>;
   readonly line: string;
+  readonly discardTo: DiscardTo | null;
   readonly note: string;
 };
 
-export function emptyFeed(): FeedDraft {
-  return { id: newId(), when: NOW, keep: "", water: "", flours: {}, line: "", note: "" };
+export function emptyFeed(unit: WeightUnit): FeedDraft {
+  return {
+    id: newId(),
+    when: NOW,
+    step: 0,
+    style: null,
+    keepsAll: false,
+    unit,
+    keep: "",
+    water: "",
+    flours: {},
+    line: "",
+    discardTo: null,
+    note: "",
+  };
 }
 
 export function draftOf(entry: LogEntry, feed: FeedBody, zone: string): FeedDraft {
   return {
+    ...emptyFeed("g"),
     id: entry.id,
     when: { said: "other", field: toField(feed.at, zone) },
     keep: String(feed.keep_g),
     water: String(feed.water_g),
     flours: Object.fromEntries(feed.flours.map((part) => [part.flour, String(part.g)])),
     line: feed.line_mm === null ? "" : String(feed.line_mm),
+    discardTo: feed.discard_to ?? null,
     note: feed.note,
   };
 }
@@ -48,6 +71,7 @@ export function feedOf(draft: FeedDraft, plan: FeedPlan, now: number, zone: stri
     juice_g: plan.juice_g,
     salt_g: plan.salt_g,
     line_mm: draft.line.trim() === "" ? null : real(draft.line, 0),
+    discard_to: draft.discardTo,
     note: draft.note,
   };
 }
@@ -57,6 +81,8 @@ export type WentIn = {
   keep_g: number | null;
   water_g: number | null;
   flours: Partial<Record<Flour, number>>;
+  style: WalkStyle | null;
+  keeps_all: boolean;
 };
 
 export function wentIn(draft: FeedDraft, first: boolean): WentIn {
@@ -64,13 +90,81 @@ export function wentIn(draft: FeedDraft, first: boolean): WentIn {
     .map(([flour, text]) => [flour, corrected(text)] as const)
     .filter(([, value]) => value !== null);
   return {
-    keep_g: first ? null : corrected(draft.keep),
+    keep_g: first || draft.keepsAll ? null : corrected(draft.keep),
     water_g: corrected(draft.water),
     flours: Object.fromEntries(flours),
+    style: draft.style,
+    keeps_all: draft.keepsAll,
   };
 }
 
 function corrected(text: string | undefined): number | null {
   const value = typed(text ?? "");
   return value === null || Number.isNaN(value) ? null : value;
+}
+
+// --- the walk ---
+
+/** What a step of the walk corrects; null where there is nothing to correct. */
+export type Field =
+  | { readonly what: "keep" }
+  | { readonly what: "water" }
+  | { readonly what: "flour"; readonly flour: Flour };
+
+export function fieldOf({ do: act, flour }: ScaleStep): Field | null {
+  if (act === "take_out" || act === "add_seed" || act === "add_culture") return { what: "keep" };
+  if (act === "add_water") return { what: "water" };
+  return act === "add_flour" && flour ? { what: "flour", flour } : null;
+}
+
+export function textOf(draft: FeedDraft, field: Field): string {
+  return field.what === "flour" ? (draft.flours[field.flour] ?? "") : draft[field.what];
+}
+
+export function withText(draft: FeedDraft, field: Field, text: string): Partial<FeedDraft> {
+  return field.what === "flour"
+    ? { flours: { ...draft.flours, [field.flour]: text } }
+    : { [field.what]: text };
+}
+
+/** What a step is planned to bring into the jar: for a step that takes out, what is left of it. */
+export function plannedOf(step: ScaleStep, plan: FeedPlan): number {
+  return step.do === "take_out" ? plan.keep_g : step.add_g;
+}
+
+/** The readings after each step with what really went in: right at once, with or without a connection. */
+export function readings(
+  walk: readonly ScaleStep[],
+  plan: FeedPlan,
+  draft: FeedDraft,
+  tare: number,
+): number[] {
+  let shows = tare;
+  return walk.map((step) => {
+    const field = fieldOf(step);
+    shows += (field && corrected(textOf(draft, field))) ?? plannedOf(step, plan);
+    return Math.round(shows * 100) / 100;
+  });
+}
+
+/** So near to what was planned it went as planned: a gram or two never matters. */
+const NEAR_G = 1.5;
+
+/** What a reading says of the step that ends with it: the text to correct it by, empty where it went as planned. */
+export function readOff(grams: number, before: number, planned: number): string {
+  const real = grams - before;
+  return Math.abs(real - planned) <= NEAR_G ? "" : String(Math.max(0, Math.round(real * 10) / 10));
+}
+
+/** What was typed or weighed and is so far off the plan that a slip of the hand is likely: asked before it is saved. */
+export function farOff(draft: FeedDraft, plan: FeedPlan, walk: readonly ScaleStep[]): string[] {
+  const FAR = 3;
+  return walk.flatMap((step) => {
+    const field = fieldOf(step);
+    const value = field && corrected(textOf(draft, field));
+    const planned = plannedOf(step, plan);
+    if (!field || value === null || planned < 5) return [];
+    const off = value >= planned * FAR || value <= planned / FAR;
+    return off ? [field.what === "flour" ? field.flour : field.what] : [];
+  });
 }

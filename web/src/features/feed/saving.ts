@@ -1,59 +1,116 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import type { FeedPlan, LogEntry, OpenJar, Problem } from "../../api/types";
+import type { FeedBody, FeedPlan, LogEntry, OpenJar, Problem, Sheet } from "../../api/types";
 import { amendEntry, recordEntry, withdrawEntry } from "../../api/writes";
 import { useSay } from "../../ui/toast";
+import type { Fed } from "./Done";
 import { type FeedDraft, feedOf } from "./draft";
 
 export function draftKey(jarId: string, editing: LogEntry | null): string {
-  return editing ? `amend.${editing.id}` : `feed.${jarId}`;
+  return editing ? `amend.${editing.id}` : `feed2.${jarId}`;
 }
 
-/** Saves a feed. `conflict` is another device's feed that this one did not know of. */
+export type Saving = {
+  readonly problems: readonly Problem[];
+  readonly busy: boolean;
+  readonly save: (draft: FeedDraft, seenFeed?: string | null) => Promise<void>;
+  /** Another device fed meanwhile. */
+  readonly conflict: Problem | null;
+};
+
+/** Saves a new feed; what was known of the jar when the walk began goes with it. */
 export function useSaving(
   opened: OpenJar,
-  editing: LogEntry | null,
-  draft: FeedDraft,
-  plan: FeedPlan | null,
+  sheet: Sheet | null,
   clear: () => void,
-) {
+  onFed: (fed: Fed) => void,
+): Saving {
   const { jar, time_zone: zone, assessment } = opened;
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
-  const navigate = useNavigate();
   const say = useSay();
   const lastFeed = assessment.since_feed?.feed_id ?? null;
   // What this device knew when the form was opened, not what a later refresh has shown.
   const [seen] = useState(lastFeed);
 
-  const save = async (seenFeed: string | null = seen) => {
-    if (!plan) return;
+  const save = async (draft: FeedDraft, seenFeed: string | null = seen) => {
+    if (!sheet) return;
     setBusy(true);
     setProblems([]);
-    const feed = feedOf(draft, plan, Date.now(), zone);
+    const feed = feedOf(draft, sheet.plan, Date.now(), zone);
     const label = `${assessment.in_jar === null ? "First mix" : "Feed"} of ${jar.name}`;
-    const path = editing ? `/jars/${jar.id}/log/${editing.id}` : `/jars/${jar.id}/feed`;
-    const reopen = { path, draft: draftKey(jar.id, editing), value: draft };
-    const outcome = editing
-      ? await amendEntry(editing.id, editing.revision, feed, label, reopen)
-      : await recordEntry(jar.id, draft.id, seenFeed, feed, label, reopen);
+    const reopen = { path: `/jars/${jar.id}/feed`, draft: draftKey(jar.id, null), value: draft };
+    const outcome = await recordEntry(jar.id, draft.id, seenFeed, feed, label, reopen);
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);
       return;
     }
     clear();
-    if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
-    else if (editing) say("Changed. What it said before is kept.");
-    else {
-      const undo = {
+    const waits = outcome.kind === "waiting";
+    if (waits) say("Kept on this device. It is sent when the connection is back.");
+    else
+      say("Saved. Mark the new line, lid on loosely.", {
         label: "Undo",
         run: () => void withdrawEntry(draft.id, `Undoing a feed of ${jar.name}`),
-      };
-      say("Saved. Mark the new line, lid on loosely.", undo);
-    }
-    await navigate(editing ? `/jars/${jar.id}` : `/?jar=${jar.id}`);
+      });
+    onFed({ feed, ratio: sheet.mend?.ratio_as_is ?? sheet.plan.ratio, thenDue: sheet.then_due, waits });
   };
   const conflict = problems.find((problem) => problem.code === "fed_meanwhile") ?? null;
   return { problems, busy, save, conflict };
+}
+
+/** Saves a correction of a feed in the log. */
+export function useAmending(
+  opened: OpenJar,
+  editing: LogEntry,
+  feed: FeedBody,
+  clear: () => void,
+): Omit<Saving, "conflict"> {
+  const { jar, time_zone: zone } = opened;
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const say = useSay();
+  const save = async (draft: FeedDraft) => {
+    setBusy(true);
+    setProblems([]);
+    const reopen = {
+      path: `/jars/${jar.id}/log/${editing.id}`,
+      draft: draftKey(jar.id, editing),
+      value: draft,
+    };
+    const corrected = feedOf(draft, asPlan(feed), Date.now(), zone);
+    const outcome = await amendEntry(editing.id, editing.revision, corrected, `Feed of ${jar.name}`, reopen);
+    setBusy(false);
+    if (outcome.kind === "refused") {
+      setProblems(outcome.problems);
+      return;
+    }
+    clear();
+    say(
+      outcome.kind === "waiting"
+        ? "Kept on this device. It is sent when the connection is back."
+        : "Changed. What it said before is kept.",
+    );
+    await navigate(`/jars/${jar.id}`);
+  };
+  return { problems, busy, save };
+}
+
+/** What was written down, as the plan that a correction is held against. */
+function asPlan(feed: FeedBody): FeedPlan {
+  const flour = feed.flours.reduce((sum, part) => sum + part.g, 0);
+  return {
+    keep_g: feed.keep_g,
+    flours: feed.flours,
+    water_g: feed.water_g,
+    juice_g: feed.juice_g,
+    salt_g: feed.salt_g,
+    total_g: feed.keep_g + flour + feed.water_g + feed.juice_g + feed.salt_g,
+    ratio: "",
+    fresh_hydration_percent: null,
+    hold_back_g: 0,
+    measured: [],
+  };
 }

@@ -1,20 +1,66 @@
-import type { Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
+import type { DiscardTo, Flour, Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
 import { grams, list } from "../../lib/numbers";
+import { amount, type WeightUnit } from "../../lib/units";
 import { FLOUR_WORDS } from "../../words/flours";
+import type { FeedDraft, Field } from "./draft";
 
-const ACT_WORDS: Record<ScaleAct, (step: ScaleStep) => string> = {
+const ACT_WORDS: Record<ScaleAct, (much: string, step: ScaleStep) => string> = {
   empty_jar: () => "Put the empty jar on the scale",
-  add_seed: ({ add_g: add }) => `Spoon over ${grams(add)} of the old jar`,
-  add_culture: ({ add_g: add }) => `Put in ${grams(add)} of the culture`,
-  take_out: ({ add_g: out }) => (out < 0 ? `Take out about ${grams(-out)}` : "Nothing to take out"),
-  add_water: ({ add_g: add }) => `Add ${grams(add)} water`,
-  add_juice: ({ add_g: add }) => `Add ${grams(add)} juice`,
-  add_flour: ({ add_g: add, flour }) => `Add ${grams(add)} ${flour ? FLOUR_WORDS[flour] : "flour"}`,
-  add_salt: ({ add_g: add }) => `Add ${grams(add)} salt`,
+  add_seed: (much) => `Spoon over ${much} of the old jar`,
+  add_culture: (much) => `Put in ${much} of the culture`,
+  take_out: (much, { add_g: out }) => (out < 0 ? `Take out about ${much}` : "Nothing to take out"),
+  add_water: (much) => `Add ${much} water`,
+  add_juice: (much) => `Add ${much} juice`,
+  add_flour: (much, { flour }) => `Add ${much} ${flour ? FLOUR_WORDS[flour] : "flour"}`,
+  add_salt: (much) => `Add ${much} salt`,
 };
 
-export function actWords(step: ScaleStep): string {
-  return ACT_WORDS[step.do](step);
+/** What to do, its amount in the unit that the baker reads. */
+export function actWords(step: ScaleStep, unit: WeightUnit): string {
+  return ACT_WORDS[step.do](amount(Math.abs(step.add_g), Math.abs(step.add_ml), unit), step);
+}
+
+export const UNIT_CHOICES = [
+  { value: "g", label: "grams" },
+  { value: "oz", label: "ounces" },
+  { value: "spoons", label: "spoons", hint: "less exact" },
+] as const satisfies readonly { value: WeightUnit; label: string; hint?: string }[];
+
+export const STYLE_CHOICES = [
+  { value: "in_the_jar", label: "In this jar" },
+  { value: "clean_jar", label: "In a clean jar" },
+  { value: "keeps_all", label: "Take nothing out" },
+] as const;
+
+export const DISCARD_CHOICES = [
+  { value: "compost", label: "Compost" },
+  { value: "bin", label: "Bin" },
+  { value: "jar", label: "Discard jar", hint: "bake it through" },
+] as const satisfies readonly { value: DiscardTo; label: string; hint?: string }[];
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** The label of a field that is left empty when all went as planned. */
+export function fieldLabel(field: Field, planned: number, flourName: (flour: Flour) => string) {
+  const what =
+    field.what === "flour" ? capital(flourName(field.flour)) : field.what === "keep" ? "Kept" : "Water";
+  const label = `If not ${grams(planned)}`;
+  return { label, "aria-label": `${what}, ${label.toLowerCase()}` };
+}
+
+/** What is so far off the plan that it is asked about. */
+export function farOffWords(off: readonly string[], draft: FeedDraft, sheet: Sheet): string {
+  const said = off.map((what) => {
+    const flour = sheet.plan.flours.find((part) => part.flour === what);
+    if (flour)
+      return `${draft.flours[flour.flour]} g ${FLOUR_WORDS[flour.flour]} instead of ${grams(flour.g)}`;
+    return what === "water"
+      ? `${draft.water} g water instead of ${grams(sheet.plan.water_g)}`
+      : `${draft.keep} g kept instead of ${grams(sheet.plan.keep_g)}`;
+  });
+  return `${capital(list(said))}. That is far from the plan; if it is so, it is kept so.`;
 }
 
 export const ACT_HINTS: Record<ScaleAct, string> = {

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
-import type { DeedKind, EntryBody, LogEntry, OpenJar } from "../../api/types";
+import type { DeedKind, DiscardTo, EntryBody, LogEntry, OpenJar } from "../../api/types";
 import { restoreEntry, withdrawEntry } from "../../api/writes";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
@@ -20,6 +20,8 @@ const DEED_WORDS: Record<DeedKind, string> = {
   spare_set_aside: "Spare set aside",
 };
 
+const DISCARD_WORDS: Record<DiscardTo, string> = { compost: "compost", bin: "bin", jar: "discard jar" };
+
 type Told = { readonly title: string; readonly line: string };
 
 function tell(entry: EntryBody, readAs: number | null): Told {
@@ -29,10 +31,11 @@ function tell(entry: EntryBody, readAs: number | null): Told {
   if (entry.kind === "leave") return { title: "Left alone", line: "" };
   if (entry.kind === "word") return { title: "Your word", line: wordLine(entry) };
   const juice = entry.juice_g > 0 ? `${grams(entry.juice_g)} juice, ` : "";
+  const gone = entry.discard_to ? `, discard to the ${DISCARD_WORDS[entry.discard_to]}` : "";
   const added = `${grams(entry.water_g)} water, ${juice}${flourList(entry.flours)}`;
   return entry.keep_g === 0
     ? { title: "First mix", line: added }
-    : { title: "Fed", line: `kept ${grams(entry.keep_g)}, added ${added}` };
+    : { title: "Fed", line: `kept ${grams(entry.keep_g)}, added ${added}${gone}` };
 }
 
 /** All entries, the latest first, by day. */
@@ -78,6 +81,9 @@ function Entry({
   const navigate = useNavigate();
   const [history, setHistory] = useState(false);
   const { title, line } = tell(entry.entry, readAs);
+  const session = api.useQuery("get", "/api/session");
+  const me = session.data?.account?.name;
+  const by = entry.recorded_by && entry.recorded_by !== me ? entry.recorded_by : null;
   const what = `${title.toLowerCase()} of ${clock(entry.entry.at, zone)}`;
   const turn = async () => {
     const outcome = entry.withdrawn
@@ -106,6 +112,7 @@ function Entry({
       <div className="min-w-0 py-2">
         <div className={entry.withdrawn ? "text-soft line-through" : ""}>
           <span className="font-semibold">{title}</span> {line}
+          {by && <span className="text-soft"> by {by}</span>}
           {entry.withdrawn && <span className="sr-only"> (undone)</span>}
         </div>
         {entry.entry.note && (

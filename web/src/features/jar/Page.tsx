@@ -16,6 +16,7 @@ import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Found, ReadyOrNot } from "./Judged";
 import { Log } from "./Log";
+import { PlaceOfJar } from "./Place";
 import { Rise } from "./Rise";
 import { WhenReady } from "./WhenReady";
 
@@ -77,6 +78,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
           <p className={`font-serif text-2xl ${danger ? "text-alarm" : ""}`}>{what}</p>
           {how && <p className="max-w-prose">{how}</p>}
           <Acts opened={opened} />
+          {!binned && <PlaceOfJar opened={opened} />}
           {!danger && (
             <div className="mt-2 grid gap-x-10 gap-y-4 lg:grid-cols-2">
               <div className="flex flex-col gap-4">

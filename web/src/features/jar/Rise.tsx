@@ -1,7 +1,9 @@
+import { pictureAt } from "../../api/photos";
 import type { OpenJar } from "../../api/types";
 import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
 import { when } from "../../lib/time";
+import { ButtonLink } from "../../ui/button";
 
 /** Every so many points of the forecast make a row of the table: three hours. */
 const FAN_ROWS = 6;
@@ -25,6 +27,11 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
     ratio: round.ratio,
     dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
   }));
+  const photos = opened.photos.map(({ id, at }) => ({
+    id,
+    at: Date.parse(at),
+    src: pictureAt(id, "small"),
+  }));
   return (
     <section aria-labelledby="rise" className="mt-10">
       <h2 id="rise" className="text-2xl">
@@ -37,7 +44,13 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
           now={Date.parse(now)}
           zone={zone}
           summary={summaryOf(opened)}
+          photos={photos}
         />
+        {photos.length > 0 && (
+          <ButtonLink look="plain" to={`/jars/${opened.jar.id}/photos`}>
+            {photos.length === 1 ? "The photo" : `Flip through ${photos.length} photos`}
+          </ButtonLink>
+        )}
         <ul className="flex flex-wrap gap-x-6 gap-y-1 px-2 text-sm text-soft">
           <li className="flex items-center gap-2">
             <svg width="16" height="16" aria-hidden="true">

@@ -1,2 +1,3 @@
 export { BinPage } from "./Bin";
 export { JarPage } from "./Page";
+export { PhotosPage } from "./Photos";

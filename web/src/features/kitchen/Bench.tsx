@@ -1,3 +1,4 @@
+import { useNavigate } from "react-router";
 import type { Glance, Kitchen } from "../../api/types";
 import { leaveAlone, recordDeed, setOnShelf } from "../../api/writes";
 import { percent, times } from "../../lib/numbers";
@@ -103,6 +104,8 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
   );
 }
 
+const LATER_MS = 3 * 3_600_000;
+
 /** The plan bends to the baker: later, or not at all this time. */
 function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) {
   const { name, id } = one.jar;
@@ -112,11 +115,17 @@ function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) 
     if (kind === "refused" && "problems" in rest) say(rest.problems.map(problemWords).join(" "));
   };
   const until = nextMorning(Date.now(), zone);
+  const navigate = useNavigate();
+  const later = new Date(Date.now() + LATER_MS).toISOString();
   return (
     <Menu
       label={`Not now for ${name}`}
       trigger={<span className="px-2">Not now</span>}
       items={[
+        {
+          label: "Later today, in three hours",
+          run: () => void tell(leaveAlone(id, later, `Leaving ${name} for later`)),
+        },
         {
           label: "Leave it alone until tomorrow",
           run: () => void tell(leaveAlone(id, until, `Leaving ${name} alone`)),
@@ -125,6 +134,16 @@ function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) 
           label: "Leave this one out",
           run: () => void tell(recordDeed(id, "skipped", `Leaving one out: ${name}`)),
         },
+        { label: "I did it already", run: () => void navigate(`/jars/${id}/feed?already=1`) },
+        {
+          label: "It went into the fridge",
+          run: () => void tell(recordDeed(id, "to_fridge", `${name} into the fridge`)),
+        },
+        {
+          label: "It came out of the fridge",
+          run: () => void tell(recordDeed(id, "to_counter", `${name} out of the fridge`)),
+        },
+        { label: "It stands elsewhere now", run: () => void navigate(`/jars/${id}`) },
       ]}
     />
   );

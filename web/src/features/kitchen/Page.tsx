@@ -50,6 +50,7 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   const first = [...jars].sort((a, b) => urgency(a) - urgency(b))[0];
   const chosen = jars.find((one) => one.jar.id === search.get("jar")) ?? first;
   if (!chosen) return <EmptyShelf />;
+  const living = jars.filter((one) => one.in_jar && !one.binned_at && one.next_move.move !== "bin");
   // On a phone a little smaller, so that a second jar is in sight.
   const scale = width > 0 && width < 600 ? 1.25 : 1.9;
   return (
@@ -67,6 +68,13 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
       >
         <Bench one={chosen} kitchen={kitchen} />
       </ShelfTabs>
+      {living.length > 1 && living[0] && (
+        <p className="mt-10">
+          <ButtonLink look="quiet" to={`/jars/${living[0].jar.id}/look?round=1`}>
+            Look at all {living.length}, one after another
+          </ButtonLink>
+        </p>
+      )}
     </div>
   );
 }
@@ -81,12 +89,16 @@ function OnShelf({
   readonly scale: number;
 }) {
   const alarm = one.next_move.move === "bin";
+  const session = api.useQuery("get", "/api/session");
+  const me = session.data?.account?.name;
+  const shared = me !== undefined && one.jar.owner !== me;
   return (
     <span className="flex flex-col items-center">
       <JarDrawing state={jarState(one)} scale={scale} />
       <Plank />
       <span className="mt-2 rounded-md border-2 border-transparent px-3 py-1 text-center leading-tight group-data-[state=active]:border-crust group-data-[state=active]:bg-card">
         <span className="block font-serif text-lg">{one.jar.name}</span>
+        {shared && <span className="block text-[0.9rem] text-soft">of {one.jar.owner}</span>}
         <span className={`block text-[0.9rem] ${alarm ? "font-bold text-alarm" : "text-soft"}`}>
           {shortMove(one.next_move, kitchen.now, kitchen.time_zone)}
         </span>

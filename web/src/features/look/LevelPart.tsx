@@ -6,7 +6,7 @@ import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import { LevelSlider } from "../../ui/level-slider";
-import { fromTimes, type LookDraft, toTimes } from "./draft";
+import { fromTimes, type LookDraft, lineOf, toTimes } from "./draft";
 
 const UNITS = [
   { value: "times", label: "×" },
@@ -23,56 +23,75 @@ const UNIT_HINTS: Record<LevelUnit, string> = {
 const SCALE = 3;
 const LEAST = 0.2;
 
-/** The drawn jar as the control, the same level in three units, and a field to type it. */
+/** The drawn jar as the control: the level, and the smear that it left on the glass when it stood higher. */
 export function LevelPart({
   opened,
   draft,
   set,
-  error,
+  errors,
+  onOverflow,
 }: {
   readonly opened: OpenJar;
   readonly draft: LookDraft;
   readonly set: (part: Partial<LookDraft>) => void;
-  readonly error: string | null;
+  readonly errors: { readonly level: string | null; readonly high: string | null };
+  /** Given where the level stands above the rim: it may have run over. */
+  readonly onOverflow: (() => void) | null;
 }) {
   const { jar, assessment } = opened;
   const { in_jar: held, since_feed: since } = assessment;
-  if (!held) return null;
-  const line = { mm: held.line_mm, ml: (held.line_mm / jar.height_mm) * jar.volume_ml };
+  const line = lineOf(opened);
+  if (!held || !line) return null;
   const last = since?.last?.times ?? 1;
   const value = typed(draft.level);
   const given = value === null || Number.isNaN(value) ? null : toTimes(value, draft.unit, line);
   const times = Math.min(held.room_times, Math.max(LEAST, given ?? last));
+  const highValue = typed(draft.high);
+  const high =
+    highValue === null || Number.isNaN(highValue)
+      ? null
+      : Math.min(held.room_times, toTimes(highValue, draft.unit, line));
   const move = (next: number) => set({ level: String(fromTimes(next, draft.unit, line)) });
+  const moveHigh = (next: number) => set({ high: String(fromTimes(next, draft.unit, line)) });
   const state = {
     ...jarState({ ...assessment, jar }),
     times,
-    highest: null,
+    highest: high,
     top: draft.top,
     bubbles: draft.bubbles ?? since?.bubbles ?? null,
   };
   const { rim, foot } = glassSpan(state.glass, SCALE, false);
   const { left, width } = glassWidth(state.glass, SCALE);
-  const text = `${timesWords(times)}, ${Math.round(times * line.mm)} mm`;
+  const said = (of: number) => `${timesWords(of)}, ${Math.round(of * line.mm)} mm`;
+  const track = { from: 0, to: held.room_times, step: 0.05, width, height: foot - rim };
 
   return (
     <section aria-label="Level" className="flex flex-col items-center gap-4 md:sticky md:top-4 md:self-start">
-      <div className="relative mr-6">
+      <div className="relative mx-8">
         <JarDrawing state={state} scale={SCALE} lid={false} />
         <div className="absolute" style={{ top: rim, left }}>
           <LevelSlider
+            {...track}
             label="Level on the jar"
-            valueText={text}
+            valueText={said(times)}
             value={times}
-            from={0}
-            to={held.room_times}
-            step={0.05}
             onChange={(next) => move(Math.max(LEAST, next))}
             isSet={given !== null}
-            width={width}
-            height={foot - rim}
           />
         </div>
+        {high !== null && (
+          <div className="pointer-events-none absolute" style={{ top: rim, left }}>
+            <LevelSlider
+              {...track}
+              smear
+              label="High mark on the glass"
+              valueText={said(high)}
+              value={high}
+              onChange={(next) => moveHigh(Math.max(LEAST, next))}
+              isSet
+            />
+          </div>
+        )}
       </div>
       <output className="text-center">
         <span className={`block text-4xl font-bold ${given === null ? "text-soft" : ""}`}>
@@ -88,16 +107,40 @@ export function LevelPart({
         <NumberField
           label="Level"
           value={draft.level}
-          error={error}
+          error={errors.level}
           hint={UNIT_HINTS[draft.unit]}
           onChange={(event) => set({ level: event.target.value })}
         />
+        {onOverflow && <Button onClick={onOverflow}>It ran over: note it at the rim</Button>}
+        {high === null && draft.high === "" ? (
+          <Button onClick={() => moveHigh(Math.min(held.room_times, times + 0.2))}>
+            A smear shows it was higher
+          </Button>
+        ) : (
+          <div className="flex items-end gap-2">
+            <NumberField
+              label="High mark"
+              value={draft.high}
+              error={errors.high}
+              hint="The dotted line: the highest smear."
+              onChange={(event) => set({ high: event.target.value })}
+            />
+            <Button look="plain" className="mb-7" onClick={() => set({ high: "" })}>
+              None
+            </Button>
+          </div>
+        )}
         <Choice
           label="Measured in"
           items={UNITS}
           value={draft.unit}
           onChange={(unit) =>
-            unit && set({ unit, level: given === null ? draft.level : String(fromTimes(given, unit, line)) })
+            unit &&
+            set({
+              unit,
+              level: given === null ? draft.level : String(fromTimes(given, unit, line)),
+              high: high === null ? draft.high : String(fromTimes(high, unit, line)),
+            })
           }
         />
         {given === null ? (

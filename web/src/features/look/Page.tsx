@@ -1,8 +1,7 @@
-import { type FormEvent, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import type { FormEvent } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { LevelUnit, LogEntry, OpenJar, Problem } from "../../api/types";
-import { amendEntry, recordEntry, withdrawEntry } from "../../api/writes";
+import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
@@ -10,12 +9,14 @@ import { Button } from "../../ui/button";
 import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { NumberField, TextArea } from "../../ui/field";
 import { Loading, OutOfReach, Trouble } from "../../ui/states";
-import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
 import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
 import { fieldWords, problemAt, problemWords } from "../../words/problems";
-import { draftOf, emptyLook, type LookDraft, lookOf } from "./draft";
+import { draftOf, emptyLook, fromTimes, type LookDraft, lineOf } from "./draft";
 import { LevelPart } from "./LevelPart";
+import { lastSeen, likelyFirst, likelyNow, type Uses, usesOf } from "./likely";
+import { PhotoPart } from "./PhotoPart";
+import { draftKey, useSaving } from "./saving";
 
 const BUBBLES = choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES);
 const TOPS = choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
@@ -44,90 +45,79 @@ export function LookPage({ editing }: { readonly editing?: LogEntry }) {
   return <LookForm key={editing?.id ?? jarId} opened={opened.data} editing={editing ?? null} />;
 }
 
-function useSaving(opened: OpenJar, editing: LogEntry | null, draft: LookDraft, clear: () => void) {
-  const { jar, now, time_zone: zone } = opened;
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const navigate = useNavigate();
-  const say = useSay();
-
-  const save = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    setProblems([]);
-    const look = lookOf(draft, Date.now(), zone);
-    const label = `Look at ${jar.name}`;
-    const path = editing ? `/jars/${jar.id}/log/${editing.id}` : `/jars/${jar.id}/look`;
-    const reopen = { path, draft: draftKey(jar.id, editing), value: draft };
-    const outcome = editing
-      ? await amendEntry(editing.id, editing.revision, look, label, reopen)
-      : await recordEntry(jar.id, draft.id, null, look, label, reopen);
-    setBusy(false);
-    if (outcome.kind === "refused") {
-      setProblems(outcome.problems);
-      return;
-    }
-    clear();
-    if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
-    else if (editing) say("Changed. What it said before is kept.");
-    else
-      say("Look saved.", {
-        label: "Undo",
-        run: () => void withdrawEntry(draft.id, `Undoing a look at ${jar.name}`),
-      });
-    await navigate(editing ? `/jars/${jar.id}` : `/?jar=${jar.id}`);
-  };
-  return { problems, busy, save, now };
-}
-
-function draftKey(jarId: string, editing: LogEntry | null): string {
-  return editing ? `amend.${editing.id}` : `look.${jarId}`;
-}
-
 function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly editing: LogEntry | null }) {
-  const { jar, time_zone: zone } = opened;
+  const { jar, time_zone: zone, assessment } = opened;
+  const [search] = useSearchParams();
   const [draft, setDraft, clear] = useDraft<LookDraft>(draftKey(jar.id, editing), () =>
     editing?.entry.kind === "look" ? draftOf(editing, editing.entry, zone) : emptyLook(),
   );
-  const { problems, busy, save } = useSaving(opened, editing, draft, clear);
+  const round = search.get("round");
+  const { problems, busy, save } = useSaving(opened, editing, clear, round);
   const set = (part: Partial<LookDraft>) => setDraft({ ...draft, ...part });
   const other = problems.filter((problem) => !SHOWN.includes(problem.field));
+  const overflowed = problems.some((one) => one.code === "level_above_rim" && one.field.startsWith("level"));
+  const line = lineOf(opened);
+  const atTheRim = () =>
+    line &&
+    assessment.in_jar &&
+    set({ level: String(fromTimes(assessment.in_jar.room_times, draft.unit, line)) });
+  const uses = usesOf(opened);
+  const likely = likelyNow(opened);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void save(draft);
+  };
 
   return (
-    <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
+    <form onSubmit={submit} noValidate className="pt-6">
       <h1 className="text-3xl">{editing ? `Change a look at ${jar.name}` : `Look at ${jar.name}`}</h1>
-      <p className="mt-1 text-soft">Level first, before any stirring. Leave out what you did not look at.</p>
+      <p className="mt-1 text-soft">
+        {round
+          ? "One jar after another. Level first, before any stirring."
+          : "Level first, before any stirring. Leave out what you did not look at."}
+      </p>
+      {!editing && <SameAgain opened={opened} busy={busy} onSame={(same) => void save(same)} />}
       <div className="mt-6 grid gap-x-12 gap-y-8 md:grid-cols-[auto_1fr]">
         <LevelPart
           opened={opened}
           draft={draft}
           set={set}
-          error={problemAt(problems, "level", "level.value")}
+          errors={{
+            level: problemAt(problems, "level", "level.value"),
+            high: problemAt(problems, "high", "high.value"),
+          }}
+          onOverflow={overflowed ? atTheRim : null}
         />
         <div className="flex min-w-0 flex-col gap-6">
           <Choice
             label="Bubbles"
-            items={BUBBLES}
+            items={likelyFirst(BUBBLES, likely.bubbles)}
             value={draft.bubbles}
             onChange={(bubbles) => set({ bubbles })}
             none
           />
-          <Choices label="Top" items={TOPS} value={draft.top} onChange={(top) => set({ top })} />
-          <Choices label="Smell" items={SMELLS} value={draft.smell} onChange={(smell) => set({ smell })} />
-          <Choice
-            label="Thickness"
-            items={THICKNESSES}
-            value={draft.thickness}
-            onChange={(thickness) => set({ thickness })}
-            none
+          <Choices
+            label="Top"
+            items={likelyFirst(TOPS, likely.top)}
+            value={draft.top}
+            onChange={(top) => set({ top })}
           />
-          <Measured draft={draft} set={set} problems={problems} />
+          <Choices
+            label="Smell"
+            items={likelyFirst(SMELLS, likely.smell)}
+            value={draft.smell}
+            onChange={(smell) => set({ smell })}
+          />
+          <Measured draft={draft} set={set} problems={problems} uses={uses} asked />
+          {!editing && <PhotoPart opened={opened} draft={draft} set={set} />}
+          <More draft={draft} set={set} problems={problems} uses={uses} />
           <WhenField
             label="When"
             value={draft.when}
             onChange={(when) => set({ when })}
             zone={zone}
             error={problemAt(problems, "at")}
+            lastNight
           />
           <TextArea
             label="Note"
@@ -147,7 +137,7 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
       </div>
       <div className="sticky bottom-0 flex gap-3 bg-paper py-3">
         <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? "Saving …" : "Save the look"}
+          {busy ? "Saving …" : round ? "Save, next jar" : "Save the look"}
         </Button>
         <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
           Leave it
@@ -157,47 +147,75 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
   );
 }
 
-/** What only some bakers measure. */
-function Measured({
-  draft,
-  set,
-  problems,
+/** Nothing changed since the last look: saved with one press. */
+function SameAgain({
+  opened,
+  busy,
+  onSame,
 }: {
+  readonly opened: OpenJar;
+  readonly busy: boolean;
+  readonly onSame: (same: LookDraft) => void;
+}) {
+  const last = lastSeen(opened);
+  const line = lineOf(opened);
+  if (!last || !line) return null;
+  const { times, bubbles, top, smell, thickness } = last;
+  const level = times === null ? "" : String(fromTimes(times, "times", line));
+  const same = { ...emptyLook(), level, bubbles, top, smell, thickness };
+  return (
+    <Button className="mt-4" disabled={busy} onClick={() => onSame(same)}>
+      Nothing changed
+    </Button>
+  );
+}
+
+type Parts = {
   readonly draft: LookDraft;
   readonly set: (part: Partial<LookDraft>) => void;
   readonly problems: readonly Problem[];
-}) {
-  const used = [draft.high, draft.ph, draft.celsius].some((text) => text !== "") || draft.floats !== null;
-  const wrong = problems.some((problem) => ["high", "high.value", "ph", "celsius"].includes(problem.field));
+  readonly uses: Uses;
+};
+
+/** What only some bakers measure: asked for outright where this one does, else under a fold. pH comes after stirring. */
+function Measured({ draft, set, problems, uses, asked }: Parts & { readonly asked: boolean }) {
+  const shows = (used: boolean) => used === asked;
+  if (!Object.values(uses).some(shows)) return null;
   return (
-    <details open={used || wrong}>
-      <summary className="min-h-11 py-2 font-semibold text-crust">High mark, warmth, pH, float test</summary>
-      <div className="grid gap-4 pt-2 sm:grid-cols-3">
-        <NumberField
-          label="High mark"
-          unit={UNIT_SIGNS[draft.unit]}
-          hint="The smear it left on the glass at its highest."
-          value={draft.high}
-          onChange={(event) => set({ high: event.target.value })}
-          error={problemAt(problems, "high", "high.value")}
+    <div className="flex flex-col gap-5">
+      {shows(uses.thickness) && (
+        <Choice
+          label="Thickness"
+          items={THICKNESSES}
+          value={draft.thickness}
+          onChange={(thickness) => set({ thickness })}
+          none
         />
-        <NumberField
-          label="Warmth"
-          unit="°C"
-          hint="Of the jar, or beside it."
-          value={draft.celsius}
-          onChange={(event) => set({ celsius: event.target.value })}
-          error={problemAt(problems, "celsius")}
-        />
-        <NumberField
-          label="pH"
-          hint="After stirring, read at once."
-          value={draft.ph}
-          onChange={(event) => set({ ph: event.target.value })}
-          error={problemAt(problems, "ph")}
-        />
-      </div>
-      <div className="pt-4">
+      )}
+      {(shows(uses.celsius) || shows(uses.ph)) && (
+        <div className="grid gap-4 sm:grid-cols-2">
+          {shows(uses.celsius) && (
+            <NumberField
+              label="Warmth"
+              unit="°C"
+              hint="Of the jar, or beside it."
+              value={draft.celsius}
+              onChange={(event) => set({ celsius: event.target.value })}
+              error={problemAt(problems, "celsius")}
+            />
+          )}
+          {shows(uses.ph) && (
+            <NumberField
+              label="pH"
+              hint="After stirring, read at once."
+              value={draft.ph}
+              onChange={(event) => set({ ph: event.target.value })}
+              error={problemAt(problems, "ph")}
+            />
+          )}
+        </div>
+      )}
+      {shows(uses.floats) && (
         <Choice
           label="Float test, unstirred, at its peak"
           items={FLOATS}
@@ -205,9 +223,22 @@ function Measured({
           onChange={(floats) => set({ floats })}
           none
         />
+      )}
+    </div>
+  );
+}
+
+function More(parts: Parts) {
+  const { draft, problems, uses } = parts;
+  if (Object.values(uses).every(Boolean)) return null;
+  const used = draft.ph !== "" || draft.celsius !== "" || draft.floats !== null || draft.thickness !== null;
+  const wrong = problems.some(({ field }) => field === "ph" || field === "celsius");
+  return (
+    <details open={used || wrong}>
+      <summary className="min-h-11 py-2 font-semibold text-crust">More to note</summary>
+      <div className="pt-2">
+        <Measured {...parts} asked={false} />
       </div>
     </details>
   );
 }
-
-const UNIT_SIGNS: Record<LevelUnit, string> = { times: "×", percent: "%", mm: "mm", ml: "ml" };

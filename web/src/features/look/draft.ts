@@ -1,7 +1,8 @@
 /** A look being made: what is chosen and typed, as it stands in the form. */
-import type { Bubbles, LevelUnit, LogEntry, LookBody, Smell, Thickness, Top } from "../../api/types";
+import type { Bubbles, LevelUnit, LogEntry, LookBody, OpenJar, Smell, Thickness, Top } from "../../api/types";
 import { newId } from "../../lib/ids";
 import { typed } from "../../lib/numbers";
+import type { Points } from "../../lib/photo";
 import { toField } from "../../lib/time";
 import { momentOf, NOW, type When } from "../../lib/when";
 
@@ -21,6 +22,8 @@ export type LookDraft = {
   readonly celsius: string;
   readonly floats: "floats" | "sinks" | null;
   readonly note: string;
+  /** A photo kept on this device, with its three points once they were set. */
+  readonly photo: { readonly id: string; readonly points: Points | null } | null;
 };
 
 export function emptyLook(): LookDraft {
@@ -38,6 +41,7 @@ export function emptyLook(): LookDraft {
     celsius: "",
     floats: null,
     note: "",
+    photo: null,
   };
 }
 
@@ -87,6 +91,12 @@ function asSent(text: string): number | null {
 
 /** Where the line stands: height from the bottom, and what is under it. */
 export type Line = { readonly mm: number; readonly ml: number };
+
+/** The line of an opened jar; null before the first mix. */
+export function lineOf({ jar, assessment }: OpenJar): Line | null {
+  const held = assessment.in_jar;
+  return held && { mm: held.line_mm, ml: (held.line_mm / jar.height_mm) * jar.volume_ml };
+}
 
 /** A level in one unit as a multiple of the line, and back. */
 export function toTimes(value: number, unit: LevelUnit, line: Line): number {

@@ -1,0 +1,100 @@
+"""Several hands in one kitchen: invite, come in, leave, be shown out. The owner alone invites and shows out."""
+
+from __future__ import annotations
+
+import hashlib
+import secrets
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from uuid import UUID
+
+from django.db import transaction
+
+from accounts.services import Account
+from problems import Problem, ServerProblem, not_found
+
+from .models import Hand, Invitation, Kitchen
+from .services import kitchen_of
+
+INVITATION_LASTS = timedelta(days=7)
+MOST_HANDS = 8
+# Read out over a table: no letters that are taken for digits.
+LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"
+
+
+@dataclass(frozen=True)
+class Helper:
+    """One who keeps a kitchen with its owner; `id` names the access, not the person."""
+
+    id: UUID
+    name: str
+    since: datetime
+
+
+@dataclass(frozen=True)
+class Hands:
+    """Who keeps the account's own kitchen, how many invitations are open, and whose kitchens the account keeps."""
+
+    mine: tuple[Helper, ...]
+    open_invitations: int
+    others: tuple[Helper, ...]
+
+
+def hands_of(account: Account, now: datetime) -> Hands:
+    kitchen = kitchen_of(account)
+    mine = Hand.objects.filter(kitchen_id=kitchen).select_related("account").order_by("since")
+    others = Hand.objects.filter(account=account).select_related("kitchen__owner").order_by("since")
+    waiting = Invitation.objects.filter(kitchen_id=kitchen, used_at=None, ends_at__gt=now).count()
+    return Hands(
+        tuple(Helper(one.id, one.account.name, one.since) for one in mine),
+        waiting,
+        tuple(Helper(one.id, one.kitchen.owner.name, one.since) for one in others),
+    )
+
+
+def invite(account: Account, now: datetime) -> str:
+    """A code for one more pair of hands, told this once. Raises Problem when the kitchen is full."""
+    if account.is_demo:
+        raise Problem(ServerProblem.NOT_IN_THE_DEMO, "")
+    kitchen = kitchen_of(account)
+    open_or_in = Hand.objects.filter(kitchen_id=kitchen).count()
+    open_or_in += Invitation.objects.filter(kitchen_id=kitchen, used_at=None, ends_at__gt=now).count()
+    if open_or_in >= MOST_HANDS:
+        raise Problem(ServerProblem.TOO_MANY_HANDS, "", facts={"most": float(MOST_HANDS)})
+    code = "-".join("".join(secrets.choice(LETTERS) for _ in range(4)) for _ in range(4))
+    Invitation.objects.create(kitchen_id=kitchen, code_hash=_hash(code), ends_at=now + INVITATION_LASTS)
+    return code
+
+
+def come_in(account: Account, code: str, now: datetime) -> Hands:
+    """Use an invitation. Raises Problem for one that is wrong, used, too old, or one's own."""
+    if account.is_demo:
+        raise Problem(ServerProblem.NOT_IN_THE_DEMO, "code")
+    with transaction.atomic():
+        found = Invitation.objects.select_for_update().filter(code_hash=_hash(code)).first()
+        if found is None or found.used_at is not None or found.ends_at <= now:
+            raise Problem(ServerProblem.NO_SUCH_INVITATION, "code")
+        if Kitchen.objects.filter(id=found.kitchen_id, owner=account).exists():
+            raise Problem(ServerProblem.OWN_KITCHEN, "code")
+        Hand.objects.get_or_create(kitchen_id=found.kitchen_id, account=account)
+        found.used_at = now
+        found.save(update_fields=["used_at"])
+    return hands_of(account, now)
+
+
+def show_out(account: Account, hand_id: UUID, now: datetime) -> Hands:
+    """End an access: the owner shows somebody out, or somebody leaves. What they logged stays in the log."""
+    hand = Hand.objects.filter(id=hand_id).select_related("kitchen").first()
+    if hand is None or account.pk not in (hand.kitchen.owner_id, hand.account_id):
+        raise not_found()
+    hand.delete()
+    return hands_of(account, now)
+
+
+def call_back(account: Account) -> None:
+    """Every invitation that is still open opens nothing any more."""
+    Invitation.objects.filter(kitchen_id=kitchen_of(account), used_at=None).delete()
+
+
+def _hash(code: str) -> str:
+    return hashlib.sha256(code.strip().lower().encode()).hexdigest()

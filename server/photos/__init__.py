@@ -1,0 +1,1 @@
+"""Photos of jars: made anew on the way in, served to those who keep the jar alone."""

@@ -1,0 +1,66 @@
+"""A picture made anew: checked, turned upright, made small, and stripped of everything but what is seen."""
+
+from __future__ import annotations
+
+import warnings
+from dataclasses import dataclass
+from io import BytesIO
+
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from problems import Problem, ServerProblem
+
+FORMATS = ("JPEG", "PNG", "WEBP")
+MOST_BYTES = 12_000_000
+# Twice what a good phone takes; a bomb is far beyond it.
+MOST_PIXELS = 50_000_000
+LEAST_SIDE = 60
+SIDE, SMALL_SIDE = 1600, 320
+
+
+@dataclass(frozen=True)
+class Picture:
+    """Two JPEGs of one picture, large and small, with the large one's size in pixels."""
+
+    large: bytes
+    small: bytes
+    width: int
+    height: int
+
+
+def made_anew(sent: bytes) -> Picture:
+    """Raises Problem naming what would be accepted."""
+    if len(sent) > MOST_BYTES:
+        raise Problem(ServerProblem.PHOTO_TOO_LARGE, "photo", facts={"most_mb": MOST_BYTES / 1e6})
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("error", Image.DecompressionBombWarning)
+            opened = Image.open(BytesIO(sent), formats=FORMATS)
+            if opened.width * opened.height > MOST_PIXELS:
+                raise Problem(ServerProblem.PHOTO_TOO_LARGE, "photo", facts={"most_mp": MOST_PIXELS / 1e6})
+            opened.draft("RGB", (SIDE * 2, SIDE * 2))
+            upright = ImageOps.exif_transpose(opened).convert("RGB")
+    except (UnidentifiedImageError, Image.DecompressionBombWarning, Image.DecompressionBombError):
+        raise Problem(ServerProblem.NOT_A_PHOTO, "photo", facts={"kinds": "JPEG, PNG, WebP"}) from None
+    except (OSError, ValueError, SyntaxError):
+        # A file that begins like a picture and is cut off or broken further on.
+        raise Problem(ServerProblem.PHOTO_BROKEN, "photo") from None
+    if min(upright.size) < LEAST_SIDE:
+        raise Problem(ServerProblem.PHOTO_TOO_SMALL, "photo", facts={"least": float(LEAST_SIDE)})
+    large, small = _fit(upright, SIDE), _fit(upright, SMALL_SIDE)
+    return Picture(_jpeg(large), _jpeg(small), large.width, large.height)
+
+
+def _fit(picture: Image.Image, side: int) -> Image.Image:
+    fitted = picture.copy()
+    fitted.thumbnail((side, side), Image.Resampling.LANCZOS)
+    return fitted
+
+
+def _jpeg(picture: Image.Image) -> bytes:
+    """Pixels alone: no place, no device, no comment goes along."""
+    out = BytesIO()
+    bare = Image.new("RGB", picture.size)
+    bare.paste(picture)
+    bare.save(out, "JPEG", quality=82, optimize=True)
+    return out.getvalue()

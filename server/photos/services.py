@@ -1,0 +1,127 @@
+"""Add a photo to a jar, read it, take it away. Photos are files below `DESPERTAR_FILES`, one folder a jar."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from pathlib import Path
+from uuid import UUID
+
+from django.conf import settings
+from django.db import transaction
+
+from accounts.services import Account
+from kitchen.services import jar_of, lock_jar
+from problems import Problem, ServerProblem, not_found
+
+from .models import Photo
+from .pictures import made_anew
+
+MOST_PHOTOS = 400
+
+
+@dataclass(frozen=True)
+class Points:
+    """Three places on the picture, as shares of its width and height: the jar's bottom, the mark, the level."""
+
+    bottom: tuple[float, float]
+    mark: tuple[float, float]
+    level: tuple[float, float]
+
+
+@dataclass(frozen=True)
+class Taken:
+    """A photo without its pixels."""
+
+    id: UUID
+    jar_id: UUID
+    look: UUID | None
+    at: datetime
+    width: int
+    height: int
+    points: Points | None
+
+
+def add_photo(
+    account: Account,
+    jar_id: UUID,
+    photo_id: UUID,
+    sent: bytes,
+    at: datetime,
+    look: UUID | None,
+    points: Points | None,
+    now: datetime,
+) -> Taken:
+    """Keep a photo. The same id again gives the photo that is there. Raises Problem for what is no photo of a jar's."""
+    jar_of(account, jar_id)
+    picture = made_anew(sent)
+    with transaction.atomic():
+        lock_jar(account, jar_id)
+        there = Photo.objects.filter(id=photo_id).first()
+        if there is not None:
+            if there.jar_id != jar_id:
+                raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
+            return _taken(there)
+        if Photo.objects.filter(jar_id=jar_id, withdrawn_at=None).count() >= MOST_PHOTOS:
+            raise Problem(ServerProblem.TOO_MANY_PHOTOS, "photo", facts={"most": float(MOST_PHOTOS)})
+        row = Photo.objects.create(
+            id=photo_id,
+            jar_id=jar_id,
+            look=look,
+            at=at,
+            width=picture.width,
+            height=picture.height,
+            points=_stored(points),
+            added_by=account,
+            added_at=now,
+        )
+        for name, data in (("large", picture.large), ("small", picture.small)):
+            path = _path(jar_id, photo_id, name)
+            path.parent.mkdir(parents=True, exist_ok=True)
+            path.write_bytes(data)
+        return _taken(row)
+
+
+def photos_of(jar_id: UUID) -> list[Taken]:
+    """A jar's photos, the earliest first. Asked by those who have opened the jar already."""
+    return [_taken(row) for row in Photo.objects.filter(jar_id=jar_id, withdrawn_at=None).order_by("at", "id")]
+
+
+def picture_of(account: Account, photo_id: UUID, size: str) -> bytes:
+    """The pixels of a photo, for those who keep its jar. Raises Problem (not found) for all others."""
+    row = _own(account, photo_id)
+    path = _path(row.jar_id, row.id, size)
+    if not path.exists():
+        raise not_found()
+    return path.read_bytes()
+
+
+def take_away(account: Account, photo_id: UUID, now: datetime) -> None:
+    """The photo is shown no more; its files go."""
+    row = _own(account, photo_id)
+    row.withdrawn_at = now
+    row.save(update_fields=["withdrawn_at"])
+    for size in ("large", "small"):
+        _path(row.jar_id, row.id, size).unlink(missing_ok=True)
+
+
+def _own(account: Account, photo_id: UUID) -> Photo:
+    row = Photo.objects.filter(id=photo_id, withdrawn_at=None).first()
+    if row is None:
+        raise not_found()
+    jar_of(account, row.jar_id)
+    return row
+
+
+def _path(jar_id: UUID, photo_id: UUID, size: str) -> Path:
+    return Path(settings.DESPERTAR_FILES) / "photos" / str(jar_id) / f"{photo_id}.{size}.jpg"
+
+
+def _stored(points: Points | None) -> dict[str, Sequence[float]] | None:
+    return None if points is None else {"bottom": points.bottom, "mark": points.mark, "level": points.level}
+
+
+def _taken(row: Photo) -> Taken:
+    points = Points(*(tuple(row.points[name]) for name in ("bottom", "mark", "level"))) if row.points else None
+    return Taken(row.id, row.jar_id, row.look, row.at, row.width, row.height, points)

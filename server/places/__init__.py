@@ -1,0 +1,1 @@
+"""Where jars stand: thermometers that post how warm a place is."""

@@ -1,0 +1,139 @@
+"""Set up a thermometer, take what it posts, and tell how warm its place was, hour by hour."""
+
+from __future__ import annotations
+
+import hashlib
+import secrets
+from collections import defaultdict
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from statistics import mean, median
+from uuid import UUID, uuid4
+
+from django.db.models import Max, Q
+
+from accounts.services import Account
+from ferment.refusal import within
+from ferment.warmth import Degrees
+from problems import Problem, ServerProblem, not_found
+
+from .models import Reading, Thermometer
+
+# What a kitchen, a fridge or a proofing box can be; beyond it the device is broken.
+LEAST_C, MOST_C = -10.0, 60.0
+# A reading this far from the others around it is a wild one: a hand on the probe, a draught, a fault.
+WILD_C = 6.0
+AROUND = timedelta(minutes=45)
+# A jar's forecast looks no further back.
+REMEMBERED = timedelta(days=30)
+MOST_AT_ONCE = 500
+CLOCK_SLACK = timedelta(minutes=5)
+
+
+@dataclass(frozen=True)
+class Station:
+    """A thermometer as its owner sees it: its place, and the last it said."""
+
+    id: UUID
+    place: str
+    last_at: datetime | None
+    last_c: float | None
+
+
+@dataclass(frozen=True)
+class NewStation:
+    """A thermometer just set up. The token is told this once."""
+
+    station: Station
+    token: str
+
+
+def set_up(account: Account, place: str, token: str | None = None) -> NewStation:
+    """A thermometer for a place. Its token is made here, unless the launcher brings one for the demo."""
+    token = token or secrets.token_urlsafe(32)
+    row = Thermometer.objects.create(id=uuid4(), owner=account, place=place, token_hash=_hash(token))
+    return NewStation(Station(row.id, row.place, None, None), token)
+
+
+def withdraw(account: Account, station_id: UUID, now: datetime) -> None:
+    """From now on its token opens nothing; what it wrote stays."""
+    if not Thermometer.objects.filter(owner=account, id=station_id, withdrawn_at=None).update(withdrawn_at=now):
+        raise not_found()
+
+
+def stations_of(account: Account) -> list[Station]:
+    rows = list(
+        Thermometer.objects.filter(owner=account, withdrawn_at=None)
+        .annotate(last_at=Max("readings__at"))
+        .order_by("made_at", "id")
+    )
+    wanted = Q(pk__in=[])
+    for row in rows:
+        wanted |= Q(thermometer=row, at=row.last_at)
+    last = {one.thermometer_id: one.celsius for one in Reading.objects.filter(wanted)}
+    return [Station(row.id, row.place, row.last_at, last.get(row.id)) for row in rows]
+
+
+def with_token(account: Account, token: str) -> UUID | None:
+    """The account's thermometer that posts with this token."""
+    row = Thermometer.objects.filter(owner=account, token_hash=_hash(token), withdrawn_at=None).first()
+    return row.id if row else None
+
+
+def owns(account: Account, station_id: UUID) -> bool:
+    return Thermometer.objects.filter(owner=account, id=station_id, withdrawn_at=None).exists()
+
+
+def take(token: str, readings: Sequence[tuple[datetime, float]], now: datetime) -> int:
+    """Write down what a thermometer posts; sent twice it is written once. Raises Problem for a token that opens
+    nothing, Refusal for degrees that no kitchen has or a time to come. Answers how many were new."""
+    row = Thermometer.objects.filter(token_hash=_hash(token), withdrawn_at=None).first()
+    if row is None:
+        raise Problem(ServerProblem.SIGN_IN_FIRST, "token", status=401)
+    for at, celsius in readings:
+        within(celsius, LEAST_C, MOST_C, "celsius")
+        if at > now + CLOCK_SLACK:
+            raise Problem(ServerProblem.NOT_A_TIME, "at")
+    before = row.readings.count()
+    Reading.objects.bulk_create(
+        [Reading(thermometer=row, at=at, celsius=celsius) for at, celsius in readings], ignore_conflicts=True
+    )
+    return row.readings.count() - before
+
+
+def warmth_of(station_ids: Iterable[UUID], now: datetime) -> dict[UUID, tuple[Degrees, ...]]:
+    """By thermometer, the mean of each whole hour without its wild readings, in one query.
+
+    The hour that runs is left out, so that a forecast does not move with every post.
+    """
+    rows = Reading.objects.filter(thermometer_id__in=list(station_ids), at__gt=now - REMEMBERED).order_by("at")
+    by_station: dict[UUID, list[Degrees]] = defaultdict(list)
+    for one in rows:
+        by_station[one.thermometer_id].append(Degrees(one.at, one.celsius))
+    this_hour = now.replace(minute=0, second=0, microsecond=0)
+    return {
+        station: tuple(one for one in _by_hour(tame(degrees)) if one.at < this_hour)
+        for station, degrees in by_station.items()
+    }
+
+
+def tame(readings: Sequence[Degrees]) -> list[Degrees]:
+    """Without those far from the median of what was read around them; a lasting change stays."""
+    kept = []
+    for index, one in enumerate(readings):
+        near = [other.celsius for other in readings[max(0, index - 4) : index + 5] if abs(other.at - one.at) <= AROUND]
+        if len(near) < 3 or abs(one.celsius - median(near)) <= WILD_C:
+            kept.append(one)
+    return kept
+
+
+def _by_hour(readings: Iterable[Degrees]) -> list[Degrees]:
+    hours: dict[datetime, list[float]] = defaultdict(list)
+    for one in readings:
+        hours[one.at.replace(minute=0, second=0, microsecond=0)].append(one.celsius)
+    return [Degrees(hour + timedelta(minutes=30), round(mean(values), 2)) for hour, values in sorted(hours.items())]
+
+
+def _hash(token: str) -> str:
+    return hashlib.sha256(token.encode()).hexdigest()

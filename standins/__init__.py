@@ -1,0 +1,1 @@
+"""Small simulated devices that ship with Despertar, for a kitchen without the real ones. Standard library only."""

@@ -1,0 +1,65 @@
+import type { FeedBody, OpenJar } from "../../api/types";
+import { times } from "../../lib/numbers";
+import { clock, when } from "../../lib/time";
+import { Button, ButtonLink } from "../../ui/button";
+import { FLOUR_WORDS } from "../../words/flours";
+
+export type Fed = {
+  readonly feed: FeedBody;
+  readonly ratio: string;
+  readonly thenDue: string | null;
+  readonly waits: boolean;
+};
+
+/** Fed: when next, and a label for the jar that wants one. */
+export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: Fed }) {
+  const { jar, time_zone: zone } = opened;
+  const now = new Date().toISOString();
+  const { feed, ratio, thenDue } = fed;
+  const flours = feed.flours.map((part) => FLOUR_WORDS[part.flour]).join(", ");
+  return (
+    <div className="mx-auto flex max-w-xl flex-col items-start gap-6 pt-10">
+      <div className="print:hidden">
+        <h1 className="text-4xl">
+          {jar.name} is {feed.keep_g === 0 ? "mixed" : "fed"}.
+        </h1>
+        <p className="mt-3 text-2xl">
+          {thenDue
+            ? `Next: ${when(thenDue, now, zone)}.`
+            : fed.waits
+              ? "The next time is worked out when the connection is back."
+              : "Nothing more is planned."}
+        </p>
+      </div>
+      <section
+        aria-label="Jar label"
+        className="w-80 max-w-full border-2 border-ink bg-[#fffcf5] p-4 text-[#2a211a]"
+      >
+        <p className="flex items-baseline justify-between gap-4">
+          <span className="font-serif text-2xl">{jar.name}</span>
+          <span className="text-lg font-bold">{ratio}</span>
+        </p>
+        <p>{flours}</p>
+        <p className="mt-1">
+          {new Intl.DateTimeFormat("en-GB", {
+            timeZone: zone,
+            weekday: "short",
+            day: "numeric",
+            month: "short",
+          }).format(new Date(feed.at))}{" "}
+          {clock(feed.at, zone)}
+          {thenDue && ` · next ${when(thenDue, now, zone)}`}
+        </p>
+        <p className="mt-3 border-t-2 border-dashed border-[#2a211a] pt-1 text-sm">
+          line: hold this edge at the top of the mix · doubled at {times(2)} its height
+        </p>
+      </section>
+      <div className="flex flex-wrap gap-3 print:hidden">
+        <ButtonLink look="act" to={`/?jar=${jar.id}`}>
+          To the kitchen
+        </ButtonLink>
+        <Button onClick={() => window.print()}>Print the label</Button>
+      </div>
+    </div>
+  );
+}

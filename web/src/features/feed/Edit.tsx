@@ -1,0 +1,118 @@
+import { Link } from "react-router";
+import type { FeedBody, LogEntry, OpenJar } from "../../api/types";
+import { useDraft } from "../../lib/store";
+import { Button } from "../../ui/button";
+import { Choice } from "../../ui/choice";
+import { NumberField, TextArea } from "../../ui/field";
+import { Trouble } from "../../ui/states";
+import { WhenField } from "../../ui/when-field";
+import { FLOUR_WORDS } from "../../words/flours";
+import { fieldWords, problemAt, problemWords } from "../../words/problems";
+import { draftOf, type FeedDraft } from "./draft";
+import { draftKey, useAmending } from "./saving";
+import { capital, DISCARD_CHOICES } from "./wording";
+
+const SHOWN = ["at", "keep_g", "water_g", "line_mm", "note", "discard_to"];
+
+/** A feed of the log corrected: there is no scale to read any more. */
+export function EditFeed({
+  opened,
+  editing,
+  feed,
+}: {
+  readonly opened: OpenJar;
+  readonly editing: LogEntry;
+  readonly feed: FeedBody;
+}) {
+  const { jar, time_zone: zone } = opened;
+  const [draft, setDraft, clear] = useDraft<FeedDraft>(draftKey(jar.id, editing), () =>
+    draftOf(editing, feed, zone),
+  );
+  const set = (part: Partial<FeedDraft>) => setDraft({ ...draft, ...part });
+  const { problems, busy, save } = useAmending(opened, editing, feed, clear);
+  const other = problems.filter((one) => !SHOWN.includes(one.field) && !one.field.startsWith("flours"));
+  return (
+    <form
+      noValidate
+      className="flex max-w-3xl flex-col gap-6 pt-6"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save(draft);
+      }}
+    >
+      <h1 className="text-3xl">Change a feed of {jar.name}</h1>
+      <div className="grid max-w-xl gap-4 sm:grid-cols-3">
+        {feed.keep_g > 0 && (
+          <NumberField
+            label="Kept"
+            unit="g"
+            value={draft.keep}
+            onChange={(event) => set({ keep: event.target.value })}
+            error={problemAt(problems, "keep_g")}
+          />
+        )}
+        <NumberField
+          label="Water"
+          unit="g"
+          value={draft.water}
+          onChange={(event) => set({ water: event.target.value })}
+          error={problemAt(problems, "water_g")}
+        />
+        {feed.flours.map((part, place) => (
+          <NumberField
+            key={part.flour}
+            label={capital(FLOUR_WORDS[part.flour])}
+            unit="g"
+            value={draft.flours[part.flour] ?? ""}
+            onChange={(event) => set({ flours: { ...draft.flours, [part.flour]: event.target.value } })}
+            error={problemAt(problems, `flours.${part.flour}`, `flours.${place}.g`)}
+          />
+        ))}
+        <NumberField
+          label="Line"
+          unit="mm"
+          value={draft.line}
+          onChange={(event) => set({ line: event.target.value })}
+          error={problemAt(problems, "line_mm")}
+        />
+      </div>
+      <Choice
+        label="What was taken out went to"
+        items={DISCARD_CHOICES}
+        value={draft.discardTo}
+        onChange={(to) => set({ discardTo: to })}
+        none
+        error={problemAt(problems, "discard_to")}
+      />
+      <WhenField
+        label="When"
+        value={draft.when}
+        onChange={(at) => set({ when: at })}
+        zone={zone}
+        error={problemAt(problems, "at")}
+      />
+      <TextArea
+        label="Note"
+        value={draft.note}
+        onChange={(event) => set({ note: event.target.value })}
+        error={problemAt(problems, "note")}
+      />
+      {problems.length > 0 && (
+        <Trouble>
+          <strong>Not saved yet.</strong>{" "}
+          {other.length > 0
+            ? other.map((one) => `${fieldWords(one.field)}: ${problemWords(one)}`).join(" ")
+            : `See ${problems.map((one) => fieldWords(one.field)).join(", ")}.`}
+        </Trouble>
+      )}
+      <div className="flex gap-3">
+        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
+          {busy ? "Saving …" : "Save the change"}
+        </Button>
+        <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
+          Leave it
+        </Link>
+      </div>
+    </form>
+  );
+}

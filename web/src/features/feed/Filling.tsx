@@ -1,0 +1,57 @@
+import type { OpenJar, Sheet } from "../../api/types";
+import { mixColour } from "../../drawing/colours";
+import { JarDrawing } from "../../drawing/jar";
+import { jarState } from "../../drawing/jar-state";
+import { grams } from "../../lib/numbers";
+
+/** The drawn jar as it fills, step by step. */
+export function Filling({
+  opened,
+  sheet,
+  shows,
+  at,
+}: {
+  readonly opened: OpenJar;
+  readonly sheet: Sheet;
+  readonly shows: readonly number[];
+  readonly at: number;
+}) {
+  const { jar, assessment } = opened;
+  const { plan } = sheet;
+  const now = Math.max(0, (shows[Math.min(at, shows.length - 1)] ?? 0) - jar.tare_g);
+  const full = Math.max(1, (shows.at(-1) ?? 0) - jar.tare_g);
+  const inNow = sheet.scale_walk
+    .slice(0, at + 1)
+    .flatMap((step) => (step.flour ? [{ flour: step.flour, g: step.add_g }] : []));
+  const old = assessment.in_jar?.flours ?? [];
+  const state = {
+    ...jarState({ ...assessment, jar }),
+    lineMm: sheet.line_mm || (assessment.in_jar?.line_mm ?? null),
+    times: now / full,
+    highest: null,
+    colour: mixColour(plan.keep_g > 0 ? [...old, ...inNow] : inNow),
+    bubbles: null,
+    top: [],
+  };
+  return (
+    <aside
+      aria-label="The jar so far"
+      className="row-start-1 flex items-center gap-4 md:row-start-auto md:flex-col md:text-center"
+    >
+      <span className="hidden md:block">
+        <JarDrawing state={state} scale={2} lid={false} />
+      </span>
+      <span className="md:hidden">
+        <JarDrawing state={state} scale={0.7} lid={false} />
+      </span>
+      <p>
+        <span className="block font-semibold">{grams(now)} in the jar</span>
+        <span className="text-soft">
+          {plan.keep_g === 0 ? "flour and water" : (sheet.mend?.ratio_as_is ?? plan.ratio)}
+          {plan.fresh_hydration_percent !== null &&
+            ` · ${Math.round(plan.fresh_hydration_percent)} % water to flour`}
+        </span>
+      </p>
+    </aside>
+  );
+}

@@ -1,0 +1,234 @@
+import { type FormEvent, useEffect, useRef } from "react";
+import { api } from "../../api/client";
+import { type ScaleState, useScale } from "../../api/scale";
+import type { OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
+import { grams } from "../../lib/numbers";
+import { useStored } from "../../lib/store";
+import { when } from "../../lib/time";
+import { amount, ounces } from "../../lib/units";
+import { Button } from "../../ui/button";
+import { Choice } from "../../ui/choice";
+import { NumberField } from "../../ui/field";
+import { FLOUR_WORDS } from "../../words/flours";
+import { problemAt } from "../../words/problems";
+import { type FeedDraft, type Field, fieldOf, plannedOf, readOff, textOf, withText } from "./draft";
+import { Filling } from "./Filling";
+import { Mending } from "./Mending";
+import { ACT_HINTS, actWords, fieldLabel, roomWords, STYLE_CHOICES, UNIT_CHOICES } from "./wording";
+
+export type Parts = {
+  readonly opened: OpenJar;
+  readonly sheet: Sheet;
+  readonly draft: FeedDraft;
+  readonly set: (part: Partial<FeedDraft>) => void;
+  /** What the scale shows after each step, as it really went. */
+  readonly shows: readonly number[];
+};
+
+/** One step: what to do in a line, and the number that the scale should show, to be read from across the kitchen. */
+export function StepScreen({
+  opened,
+  sheet,
+  draft,
+  set,
+  shows,
+  step,
+  at,
+  problems,
+}: Parts & { readonly step: ScaleStep; readonly at: number; readonly problems: readonly Problem[] }) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus({ preventScroll: true }), []);
+  const session = api.useQuery("get", "/api/session");
+  const [on, setOn] = useStored<boolean>("scale.on", false);
+  const scale = useScale(session.data?.scale ?? null, on);
+  const target = shows[at] ?? 0;
+  const before = at > 0 ? (shows[at - 1] ?? 0) : opened.jar.tare_g;
+  const field = fieldOf(step);
+  const planned = plannedOf(step, sheet.plan);
+  const next = (event: FormEvent) => {
+    event.preventDefault();
+    const read = scale.is === "there" && scale.stable && field && textOf(draft, field) === "";
+    const from = step.do === "take_out" ? opened.jar.tare_g : before;
+    const correction = read ? withText(draft, field, readOff(scale.grams, from, planned)) : {};
+    set({ ...correction, step: at + 1 });
+  };
+  const early = opened.assessment.next_move.state === "not_yet" && opened.assessment.next_move.due;
+  const room = at === 0 ? roomWords(sheet) : null;
+  return (
+    <form onSubmit={next} noValidate className="mt-5 grid gap-x-12 gap-y-6 md:grid-cols-[1fr_auto]">
+      <div className="flex min-w-0 flex-col gap-4">
+        {at === 0 && early && (
+          <p className="max-w-prose text-soft">
+            It is early: the next feed is planned for {when(early, opened.now, opened.time_zone)}. Feeding too
+            often thins out the yeast.
+          </p>
+        )}
+        <div>
+          <h2 ref={heading} tabIndex={-1} className="text-3xl outline-none sm:text-4xl">
+            {actWords(step, draft.unit)}
+          </h2>
+          <p className="mt-1 text-lg text-soft">{ACT_HINTS[step.do]}</p>
+        </div>
+        <Target target={target} unit={draft.unit} step={step} />
+        {on && <Live scale={scale} target={target} takesOut={step.do === "take_out"} />}
+        {sheet.mend && (
+          <div aria-live="polite">
+            <Mending mend={sheet.mend} sheet={sheet} draft={draft} set={set} />
+          </div>
+        )}
+        <div className="flex gap-3">
+          {at > 0 && <Button onClick={() => set({ step: at - 1 })}>Back</Button>}
+          <Button type="submit" look="act" className="grow text-lg sm:grow-0 sm:px-14">
+            Next
+          </Button>
+        </div>
+        {field && (
+          <Real
+            field={field}
+            planned={planned}
+            draft={draft}
+            set={set}
+            error={problemOf(problems, field, sheet)}
+          />
+        )}
+        {room && <p className="max-w-prose rounded-lg border-l-4 border-water bg-card p-4">{room}</p>}
+        {at === 0 && <How opened={opened} sheet={sheet} draft={draft} set={set} />}
+        <Button look="plain" className="-ml-3 self-start" onClick={() => setOn(!on)}>
+          {on ? "Stop reading the scale" : "Read my scale"}
+        </Button>
+      </div>
+      <Filling opened={opened} sheet={sheet} shows={shows} at={at} />
+    </form>
+  );
+}
+
+function Target({
+  target,
+  unit,
+  step,
+}: {
+  readonly target: number;
+  readonly unit: FeedDraft["unit"];
+  readonly step: ScaleStep;
+}) {
+  const big = unit === "oz" ? ounces(target) : grams(target);
+  return (
+    <p className="leading-none">
+      <span className="block text-soft">
+        {step.do === "empty_jar" ? "the scale shows" : "the scale then shows"}
+      </span>
+      <span className="mt-2 block text-[clamp(4.5rem,20vw,10rem)] font-bold tracking-tight">{big}</span>
+      {unit !== "g" && step.add_g !== 0 && (
+        <span className="text-lg text-soft">
+          {amount(Math.abs(step.add_g), Math.abs(step.add_ml), unit)} is {grams(Math.abs(step.add_g))}
+        </span>
+      )}
+    </p>
+  );
+}
+
+/** The scale as it stands: how far it is, said aloud only once it rests. */
+function Live({
+  scale,
+  target,
+  takesOut,
+}: {
+  readonly scale: ScaleState;
+  readonly target: number;
+  readonly takesOut: boolean;
+}) {
+  if (scale.is === "away")
+    return (
+      <p role="status" className="max-w-prose border-l-4 border-water pl-4">
+        The scale is silent. Go on by eye, and type what went in; it is read again when it speaks.
+      </p>
+    );
+  const off = Math.round((target - scale.grams) * 10) / 10;
+  const there = Math.abs(off) <= 1.5;
+  const words = there
+    ? "That is it."
+    : `${grams(Math.abs(off))} ${off > 0 === takesOut ? (takesOut ? "too little left" : "too much") : takesOut ? "still to take out" : "to go"}`;
+  return (
+    <div className={`max-w-md border-l-4 pl-4 ${there ? "border-leaf" : "border-water"}`}>
+      <p className="text-3xl font-bold">
+        {grams(Math.round(scale.grams * 10) / 10)}
+        <span className="ml-3 text-lg font-semibold text-soft">on the scale now</span>
+      </p>
+      <p
+        aria-live={scale.stable ? "polite" : "off"}
+        className={`text-xl ${there ? "font-bold text-leaf" : ""}`}
+      >
+        {words}
+      </p>
+    </div>
+  );
+}
+
+/** What really went in, where that is other than planned. */
+function Real({
+  field,
+  planned,
+  draft,
+  set,
+  error,
+}: Pick<Parts, "draft" | "set"> & {
+  readonly field: Field;
+  readonly planned: number;
+  readonly error: string | null;
+}) {
+  return (
+    <div className="max-w-52">
+      <NumberField
+        {...fieldLabel(field, planned, (flour) => FLOUR_WORDS[flour])}
+        unit="g"
+        value={textOf(draft, field)}
+        onChange={(event) => set(withText(draft, field, event.target.value))}
+        error={error}
+      />
+    </div>
+  );
+}
+
+/** How it is fed this time, and in which unit it is said. */
+function How({ opened, sheet, draft, set }: Pick<Parts, "opened" | "sheet" | "draft" | "set">) {
+  const first = opened.assessment.in_jar === null;
+  const chosen = draft.keepsAll ? "keeps_all" : sheet.style === "clean_jar" ? "clean_jar" : "in_the_jar";
+  return (
+    <details>
+      <summary className="min-h-11 py-2 font-semibold text-crust">
+        Another way: clean jar, no discard, ounces, spoons
+      </summary>
+      <div className="flex flex-col gap-4 pt-2">
+        {!first && (
+          <Choice
+            label="This time"
+            items={STYLE_CHOICES}
+            value={chosen}
+            onChange={(way) =>
+              way &&
+              set({
+                keepsAll: way === "keeps_all",
+                style: way === "keeps_all" ? "in_the_jar" : way,
+                keep: "",
+              })
+            }
+          />
+        )}
+        <Choice
+          label="Said in"
+          items={UNIT_CHOICES}
+          value={draft.unit}
+          onChange={(unit) => unit && set({ unit })}
+        />
+      </div>
+    </details>
+  );
+}
+
+/** The server names a flour by its kind or, in a list, by its place. */
+export function problemOf(problems: readonly Problem[], field: Field, sheet: Sheet): string | null {
+  if (field.what === "keep") return problemAt(problems, "keep_g");
+  if (field.what === "water") return problemAt(problems, "water_g");
+  const place = sheet.plan.flours.findIndex((part) => part.flour === field.flour);
+  return problemAt(problems, `flours.${field.flour}`, `flours.${place}.g`);
+}

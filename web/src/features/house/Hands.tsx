@@ -1,0 +1,114 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, http } from "../../api/client";
+import type { Problem } from "../../api/types";
+import { dayWord, deviceZone } from "../../lib/time";
+import { Button } from "../../ui/button";
+import { TextField } from "../../ui/field";
+import { Loading, OutOfReach } from "../../ui/states";
+import { problemWords } from "../../words/problems";
+
+/** Who keeps the jars too: invited by a code, shown out with a press. */
+export function HandsPart() {
+  const hands = api.useQuery("get", "/api/hands");
+  const queries = useQueryClient();
+  const [code, setCode] = useState<string | null>(null);
+  const [given, setGiven] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  if (hands.isPending) return <Loading what="Asking who is here" />;
+  if (!hands.data) return <OutOfReach onRetry={() => void hands.refetch()} />;
+  const told = (errors: readonly Problem[] | undefined) =>
+    setProblem(errors?.map(problemWords).join(" ") ?? null);
+  const refresh = () => queries.invalidateQueries();
+  const invite = async () => {
+    const { data, error } = await http.POST("/api/hands/invitations");
+    told(error?.errors);
+    if (data) setCode(data.code);
+    await refresh();
+  };
+  const callBack = async () => {
+    await http.DELETE("/api/hands/invitations");
+    setCode(null);
+    await refresh();
+  };
+  const comeIn = async (event: FormEvent) => {
+    event.preventDefault();
+    const { data, error } = await http.POST("/api/hands", { body: { code: given } });
+    told(error?.errors);
+    if (data) setGiven("");
+    await refresh();
+  };
+  const showOut = async (id: string) => {
+    await http.DELETE("/api/hands/{hand_id}", { params: { path: { hand_id: id } } });
+    await refresh();
+  };
+  const { mine, others, open_invitations: open } = hands.data;
+  const since = (at: string) => dayWord(at, Date.now(), deviceZone());
+  return (
+    <section aria-labelledby="hands" className="flex flex-col gap-4">
+      <h2 id="hands" className="text-2xl">
+        Several hands
+      </h2>
+      <p>Whoever you let in sees all your jars and can feed them. The log says who did what.</p>
+      {mine.length > 0 && (
+        <ul>
+          {mine.map((one) => (
+            <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule">
+              <span>
+                <span className="font-semibold">{one.name}</span>{" "}
+                <span className="text-soft">keeps your kitchen since {since(one.since)}</span>
+              </span>
+              <Button look="plain" onClick={() => void showOut(one.id)}>
+                Show out
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {others.length > 0 && (
+        <ul>
+          {others.map((one) => (
+            <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule">
+              <span>
+                You keep <span className="font-semibold">{one.name}</span>'s kitchen{" "}
+                <span className="text-soft">since {since(one.since)}</span>
+              </span>
+              <Button look="plain" onClick={() => void showOut(one.id)}>
+                Leave it
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {code && (
+        <p className="border-l-4 border-crust pl-4">
+          <span className="block">Tell it to one person. It works once, for seven days:</span>
+          <span className="block text-2xl font-bold tracking-wide">{code}</span>
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <Button onClick={() => void invite()}>Invite somebody</Button>
+        {open > 0 && (
+          <Button look="plain" onClick={() => void callBack()}>
+            Call back {open === 1 ? "the open invitation" : `${open} open invitations`}
+          </Button>
+        )}
+      </div>
+      <form onSubmit={(event) => void comeIn(event)} noValidate className="flex max-w-sm items-end gap-3">
+        <TextField
+          label="An invitation you were given"
+          value={given}
+          onChange={(event) => setGiven(event.target.value)}
+          autoComplete="off"
+          autoCapitalize="none"
+        />
+        <Button type="submit">Come in</Button>
+      </form>
+      {problem && (
+        <p role="alert" className="font-semibold text-alarm">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,31 @@
+import { api } from "../../api/client";
+import { useTitle } from "../../lib/hooks";
+import { OutOfReach } from "../../ui/states";
+import { HandsPart } from "./Hands";
+import { ThermometersPart } from "./Thermometers";
+
+/** The house around the jars: who keeps them, and what measures their warmth. */
+export function HousePage() {
+  useTitle("House");
+  const session = api.useQuery("get", "/api/session");
+  if (session.isError) return <OutOfReach onRetry={() => void session.refetch()} />;
+  return (
+    <div className="pt-6">
+      <h1 className="text-3xl">House</h1>
+      <div className="mt-6 grid gap-12 md:grid-cols-2">
+        <HandsPart />
+        <ThermometersPart />
+      </div>
+      <section aria-labelledby="scale" className="mt-12 max-w-prose">
+        <h2 id="scale" className="text-2xl">
+          Kitchen scale
+        </h2>
+        <p className="mt-2">
+          A scale's bridge on this computer is read while you feed, once you press “Read my scale” there. It
+          is looked for at <span className="font-semibold">{session.data?.scale}</span>. In the demo a
+          simulated one stands there, with a page of its own to pour on.
+        </p>
+      </section>
+    </div>
+  );
+}

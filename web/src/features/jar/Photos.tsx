@@ -1,0 +1,130 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useParams } from "react-router";
+import { api, http } from "../../api/client";
+import { pictureAt } from "../../api/photos";
+import type { OpenJar, Photo } from "../../api/types";
+import { useTitle } from "../../lib/hooks";
+import { times } from "../../lib/numbers";
+import { readPhoto } from "../../lib/photo";
+import { when } from "../../lib/time";
+import { Button, ButtonLink } from "../../ui/button";
+import { Loading, OutOfReach } from "../../ui/states";
+import { Wipe } from "../../ui/wipe";
+
+/** A jar's days at once: flipped through one by one, or two held against each other. */
+export function PhotosPage() {
+  const { jarId = "" } = useParams();
+  const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
+  useTitle(opened.data ? `Photos of ${opened.data.jar.name}` : "Photos");
+  if (opened.isPending) return <Loading what="Opening the photos" />;
+  if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
+  return <Album opened={opened.data} />;
+}
+
+function Album({ opened }: { readonly opened: OpenJar }) {
+  const { jar, photos, now, time_zone: zone } = opened;
+  const [at, setAt] = useState(photos.length - 1);
+  const [against, setAgainst] = useState<number | null>(null);
+  const queries = useQueryClient();
+  const shown = photos[Math.min(Math.max(at, 0), photos.length - 1)];
+  if (!shown) {
+    return (
+      <div className="mx-auto flex max-w-md flex-col items-start gap-4 py-16">
+        <h1 className="text-3xl">No photos of {jar.name} yet.</h1>
+        <p>Add one with a look: three lines on it give the level.</p>
+        <ButtonLink look="act" to={`/jars/${jar.id}/look`}>
+          Look
+        </ButtonLink>
+      </div>
+    );
+  }
+  const index = photos.indexOf(shown);
+  const other = against === null ? undefined : photos[against];
+  const takeAway = async () => {
+    await http.DELETE("/api/photos/{photo_id}", { params: { path: { photo_id: shown.id } } });
+    setAgainst(null);
+    await queries.invalidateQueries();
+  };
+  return (
+    <article className="pt-6">
+      <h1 className="text-3xl">Photos of {jar.name}</h1>
+      <div className="mt-4 grid gap-8 md:grid-cols-[1fr_18rem]">
+        <div className="flex flex-col items-start gap-3">
+          {other && other !== shown ? (
+            <Wipe
+              before={{ src: pictureAt(other.id, "large"), alt: altOf(other, opened) }}
+              after={{ src: pictureAt(shown.id, "large"), alt: altOf(shown, opened) }}
+              label="How much of the earlier photo shows"
+            />
+          ) : (
+            <img
+              src={pictureAt(shown.id, "large")}
+              alt={altOf(shown, opened)}
+              className="max-h-[70vh] max-w-full rounded-lg"
+            />
+          )}
+          <p aria-live="polite" className="text-lg">
+            <span className="font-semibold">{when(shown.at, now, zone)}</span>
+            {readWords(shown)}
+            {other && other !== shown && (
+              <span className="text-soft"> · held against {when(other.at, now, zone)}</span>
+            )}
+          </p>
+          <div className="flex flex-wrap gap-3">
+            <Button disabled={index === 0} onClick={() => setAt(index - 1)}>
+              Earlier
+            </Button>
+            <Button disabled={index === photos.length - 1} onClick={() => setAt(index + 1)}>
+              Later
+            </Button>
+            {photos.length > 1 && (
+              <Button onClick={() => setAgainst(against === null ? 0 : null)}>
+                {against === null ? "Hold against the first" : "One at a time"}
+              </Button>
+            )}
+            <Button look="plain" onClick={() => void takeAway()}>
+              Take this photo away
+            </Button>
+          </div>
+        </div>
+        <ol aria-label="All photos" className="flex flex-wrap content-start gap-2">
+          {photos.map((photo, place) => (
+            <li key={photo.id}>
+              <button
+                type="button"
+                aria-label={`Show ${when(photo.at, now, zone)}`}
+                aria-pressed={place === index}
+                onClick={() => setAt(place)}
+                className="rounded border-4 border-transparent aria-pressed:border-crust"
+              >
+                <img
+                  src={pictureAt(photo.id, "small")}
+                  alt=""
+                  loading="lazy"
+                  className="h-20 w-16 rounded-sm object-cover"
+                />
+              </button>
+            </li>
+          ))}
+        </ol>
+      </div>
+      <p className="mt-6">
+        <ButtonLink look="plain" to={`/jars/${jar.id}`}>
+          Back to {jar.name}
+        </ButtonLink>
+      </p>
+    </article>
+  );
+}
+
+function altOf(photo: Photo, { jar, now, time_zone: zone }: OpenJar): string {
+  return `${jar.name}, ${when(photo.at, now, zone)}`;
+}
+
+function readWords({ points, width, height }: Photo): string {
+  const read = points && readPhoto(points, width / height);
+  return read
+    ? `: ${times(read.times)} by the photo, between ${times(read.low)} and ${times(read.high)}`
+    : "";
+}

@@ -1,0 +1,122 @@
+import { useEffect, useRef, useState } from "react";
+import { dropPhoto, keepPhoto, keptPhoto, shrink } from "../../api/photos";
+import type { OpenJar, Problem } from "../../api/types";
+import { newId } from "../../lib/ids";
+import { times } from "../../lib/numbers";
+import { type Points, readPhoto } from "../../lib/photo";
+import { Button } from "../../ui/button";
+import { PhotoPointsControl } from "../../ui/photo-points";
+import { problemWords } from "../../words/problems";
+import { fromTimes, type LookDraft, lineOf } from "./draft";
+
+const START: Points = { bottom: { x: 0.5, y: 0.85 }, mark: { x: 0.5, y: 0.65 }, level: { x: 0.5, y: 0.4 } };
+
+/** A photo taken with the look: three lines on it give the level and how sure that is. */
+export function PhotoPart({
+  opened,
+  draft,
+  set,
+}: {
+  readonly opened: OpenJar;
+  readonly draft: LookDraft;
+  readonly set: (part: Partial<LookDraft>) => void;
+}) {
+  const file = useRef<HTMLInputElement>(null);
+  const [src, setSrc] = useState<string | null>(null);
+  const [aspect, setAspect] = useState(0.75);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const id = draft.photo?.id ?? null;
+  useEffect(() => {
+    if (!id) {
+      setSrc(null);
+      return;
+    }
+    let url: string | null = null;
+    void keptPhoto(id).then((picture) => {
+      if (!picture) return;
+      url = URL.createObjectURL(picture);
+      setSrc(url);
+    });
+    return () => {
+      if (url) URL.revokeObjectURL(url);
+    };
+  }, [id]);
+
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    setBusy(true);
+    setProblem(null);
+    const picture = await shrink(chosen);
+    setBusy(false);
+    if (typeof picture === "string") {
+      const refused: Problem = { code: picture, field: "photo", message: "", facts: {} };
+      setProblem(problemWords(refused));
+      return;
+    }
+    const photo = newId();
+    await keepPhoto(photo, picture);
+    set({ photo: { id: photo, points: null } });
+  };
+  const away = () => {
+    if (id) void dropPhoto(id);
+    set({ photo: null });
+  };
+  const line = lineOf(opened);
+  const points = draft.photo?.points ?? START;
+  const read = draft.photo?.points ? readPhoto(draft.photo.points, aspect) : null;
+  const place = (next: Points) => {
+    if (!draft.photo) return;
+    const reading = readPhoto(next, aspect);
+    const level = reading && line ? { level: String(fromTimes(reading.times, draft.unit, line)) } : {};
+    set({ photo: { ...draft.photo, points: next }, ...level });
+  };
+  return (
+    <section aria-label="Photo" className="flex flex-col items-start gap-2">
+      <input
+        ref={file}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        aria-label="Photo of the jar"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+      {draft.photo && src ? (
+        <>
+          <p className="text-soft">
+            Drag 0 to the inside bottom, 1 to your mark, × to the level. The arrow keys do it too.
+          </p>
+          <PhotoPointsControl
+            src={src}
+            alt={`${opened.jar.name}, just photographed`}
+            points={points}
+            onChange={place}
+            onAspect={setAspect}
+          />
+          <output className="font-semibold">
+            {read
+              ? `${times(read.times)} by the photo, between ${times(read.low)} and ${times(read.high)}.`
+              : "Set the lines, or keep the photo without them."}
+          </output>
+          <Button look="plain" onClick={away}>
+            Take the photo away
+          </Button>
+        </>
+      ) : (
+        <Button disabled={busy} onClick={() => file.current?.click()}>
+          {busy ? "Making it small …" : "Add a photo"}
+        </Button>
+      )}
+      {problem && (
+        <p role="alert" className="font-semibold text-alarm">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,33 @@
+/** A look just saved, drawn at once on what the kitchen shows; the server's answer follows and settles it. */
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
+import type { Glance, Kitchen, LookBody } from "../../api/types";
+
+function withLook(one: Glance, look: LookBody, times: number | null): Glance {
+  const since = one.since_feed;
+  if (!since || Date.parse(look.at) < Date.parse(since.fed_at)) return one;
+  const last = times === null ? since.last : { look_id: "", at: look.at, times };
+  const highest = last && (!since.highest || last.times > since.highest.times) ? last : since.highest;
+  const seen = {
+    last,
+    highest,
+    bubbles: look.bubbles ?? since.bubbles,
+    top: look.top.length > 0 ? look.top : since.top,
+  };
+  return { ...one, since_feed: { ...since, ...seen } };
+}
+
+function draw(queries: QueryClient, jarId: string, look: LookBody, times: number | null): void {
+  queries.setQueriesData<Kitchen>({ queryKey: ["get", "/api/kitchen"] }, (kitchen) =>
+    kitchen
+      ? {
+          ...kitchen,
+          jars: kitchen.jars.map((one) => (one.jar.id === jarId ? withLook(one, look, times) : one)),
+        }
+      : kitchen,
+  );
+}
+
+export function useDrawn(): (jarId: string, look: LookBody, times: number | null) => void {
+  const queries = useQueryClient();
+  return (jarId, look, times) => draw(queries, jarId, look, times);
+}

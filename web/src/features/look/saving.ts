@@ -1,0 +1,77 @@
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { api } from "../../api/client";
+import type { LogEntry, OpenJar, Problem } from "../../api/types";
+import { amendEntry, recordEntry, sendPhoto, withdrawEntry } from "../../api/writes";
+import { typed } from "../../lib/numbers";
+import { useSay } from "../../ui/toast";
+import { type LookDraft, lineOf, lookOf, toTimes } from "./draft";
+import { useDrawn } from "./drawn";
+
+export function draftKey(jarId: string, editing: LogEntry | null): string {
+  return editing ? `amend.${editing.id}` : `look.${jarId}`;
+}
+
+/** Saves a look, its photo after it, and goes on: home, or in a round to the next jar. */
+export function useSaving(
+  opened: OpenJar,
+  editing: LogEntry | null,
+  clear: () => void,
+  round: string | null,
+) {
+  const { jar, time_zone: zone } = opened;
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const say = useSay();
+  const drawn = useDrawn();
+  const kitchen = api.useQuery("get", "/api/kitchen", {}, { enabled: round !== null });
+
+  const save = async (draft: LookDraft) => {
+    setBusy(true);
+    setProblems([]);
+    const look = lookOf(draft, Date.now(), zone);
+    const label = `Look at ${jar.name}`;
+    const path = editing ? `/jars/${jar.id}/log/${editing.id}` : `/jars/${jar.id}/look`;
+    const reopen = { path, draft: draftKey(jar.id, editing), value: draft };
+    const outcome = editing
+      ? await amendEntry(editing.id, editing.revision, look, label, reopen)
+      : await recordEntry(jar.id, draft.id, null, look, label, reopen);
+    setBusy(false);
+    if (outcome.kind === "refused") {
+      setProblems(outcome.problems);
+      return;
+    }
+    if (!editing) {
+      const line = lineOf(opened);
+      const level = typed(draft.level);
+      const isLevel = line && level !== null && !Number.isNaN(level);
+      drawn(jar.id, look, isLevel ? toTimes(level, draft.unit, line) : null);
+    }
+    if (draft.photo) void sendPhoto(jar.id, photoOf(draft, draft.photo, look.at), `Photo of ${jar.name}`);
+    clear();
+    if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
+    else if (editing) say("Changed. What it said before is kept.");
+    else
+      say("Look saved.", {
+        label: "Undo",
+        run: () => void withdrawEntry(draft.id, `Undoing a look at ${jar.name}`),
+      });
+    await navigate(editing ? `/jars/${jar.id}` : (nextOf(round) ?? `/?jar=${jar.id}`));
+  };
+
+  /** In a round, the jar on the shelf after this one. */
+  const nextOf = (going: string | null): string | null => {
+    if (going === null) return null;
+    const shelf = (kitchen.data?.jars ?? []).filter(
+      (one) => one.jar.on_shelf && one.in_jar && !one.binned_at,
+    );
+    const next = shelf[shelf.findIndex((one) => one.jar.id === jar.id) + 1];
+    return next ? `/jars/${next.jar.id}/look?round=${going}` : "/";
+  };
+  return { problems, busy, save };
+}
+
+function photoOf(draft: LookDraft, { id, points }: NonNullable<LookDraft["photo"]>, at: string) {
+  return { id, at, look: draft.id, points };
+}
