@@ -13,7 +13,7 @@ from pathlib import Path
 
 from . import say, serving, toolchain
 from .database import Database
-from .place import CONTRACT, CORE, PYTHON, ROOT, SERVER, STANDINS, VAR, WEB, fingerprint
+from .place import CONTRACT, CORE, PYTHON, ROOT, SERVER, VAR, WEB, fingerprint
 
 Counts = tuple[int, int]
 

@@ -10,7 +10,6 @@ ROOT = Path(__file__).resolve().parent.parent
 CORE = ROOT / "core"
 SERVER = ROOT / "server"
 WEB = ROOT / "web"
-STANDINS = ROOT / "standins"
 VENV = ROOT / ".venv"
 VAR = ROOT / "var"
 LOGS = VAR / "log"

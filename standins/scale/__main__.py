@@ -29,14 +29,12 @@ class Scale:
         self.cell = Cell()
         self.changed = threading.Condition()
         self.shown = Shown(0.0, 0.0, stable=True)
-        self.number = 0
 
     def run(self) -> None:
         while True:
             time.sleep(SAMPLE_S)
             with self.changed:
                 self.shown = self.cell.sample(SAMPLE_S)
-                self.number += 1
                 self.changed.notify_all()
 
     def told(self) -> dict[str, Any]:
@@ -128,8 +126,7 @@ class Handler(BaseHTTPRequestHandler):
         try:
             while True:
                 with scale.changed:
-                    number = scale.number
-                    scale.changed.wait_for(lambda number=number: scale.number > number, timeout=2.0)
+                    scale.changed.wait(timeout=2.0)
                     now = scale.told() if scale.cell.plugged else None
                 if now == last and time.monotonic() - told_at < 1.0:
                     continue

@@ -1,4 +1,4 @@
-"""What a kitchen scale shows: a load, seen through steps, drift and jitter, after its zero. Chance comes from a seed."""
+"""What a kitchen scale shows: a load, seen through steps, drift and jitter, after its zero. Chance has a seed."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""`python -m standins.thermometer --to URL --token TOKEN [--every 300]`: posts as a real one would (docs/devices.md)."""
+"""`python -m standins.thermometer --to URL --token TOKEN [--every 300]`: posts as a real one (docs/devices.md)."""
 
 from __future__ import annotations
 

@@ -10,7 +10,7 @@ class Migration(migrations.Migration):
     initial = True
 
     dependencies = [
-        ('kitchen', '0004_jar_thermometer_invitation_hand'),
+        ('kitchen', '0004_hands_and_thermometer'),
         migrations.swappable_dependency(settings.AUTH_USER_MODEL),
     ]
 
