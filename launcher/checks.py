@@ -117,15 +117,8 @@ def built_front_end(_: dict[str, str]) -> Counts:
     return 1, 0
 
 
-PYTHON_TREES = [
-    CORE / "ferment",
-    SERVER,
-    ROOT / "launcher",
-    STANDINS,
-    ROOT / "tests",
-    ROOT / "bench",
-    ROOT / "despertar",
-]
+OURS = ("launcher", "standins", "tests", "bench", "despertar")
+PYTHON_TREES = [CORE / "ferment", SERVER, *(ROOT / name for name in OURS)]
 RUFF = PYTHON.parent / "ruff"
 MYPY = PYTHON.parent / "mypy"
 
