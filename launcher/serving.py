@@ -109,14 +109,11 @@ def standins(port: int, scale: int, token: str) -> list[subprocess.Popen[bytes]]
         ["standins.scale", "--port", str(scale)],
         [
             "standins.thermometer",
-            "--to",
-            f"http://127.0.0.1:{port}/api/degrees",
-            "--token",
-            token,
-            "--every",
-            "120",
-            "--mean",
-            "20",
+            f"--to=http://127.0.0.1:{port}/api/degrees",
+            # In one word: a token may begin with a dash.
+            f"--token={token}",
+            "--every=120",
+            "--mean=20",
         ],
     )
     LOGS.mkdir(parents=True, exist_ok=True)

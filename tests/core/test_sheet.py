@@ -7,6 +7,7 @@ from unittest import TestCase
 from ferment.flours import Flour
 from ferment.refusal import Refusal
 from ferment.sheet import WentIn, sheet
+from ferment.weighing import WalkStyle
 
 from .builders import START, daily, hours, setup
 
@@ -54,3 +55,24 @@ class Weighing(TestCase):
         with self.assertRaises(Refusal) as caught:
             sheet(MIXED, daily(2), WentIn(None, None, {Flour.RYE: -3.0}), NOW)
         self.assertEqual(caught.exception.field, "flours.rye")
+
+
+class TheWay(TestCase):
+    def test_all_kept_leaves_the_discard_out(self) -> None:
+        found = sheet(MIXED, daily(2), WentIn(None, None, {}, keeps_all=True), NOW)
+        self.assertEqual((found.plan.keep_g, found.plan.water_g, found.discard_g), (90.0, 30.0, 0.0))
+
+    def test_into_a_clean_jar(self) -> None:
+        found = sheet(MIXED, daily(2), WentIn(None, None, {}, style=WalkStyle.CLEAN_JAR), NOW)
+        self.assertEqual([step.scale_shows_g for step in found.scale_walk[:2]], [412.0, 442.0])
+
+    def test_it_says_when_the_next_is_due(self) -> None:
+        found = sheet(MIXED, daily(2), AS_PLANNED, NOW)
+        assert found.then_due
+        self.assertTrue(NOW + hours(18) < found.then_due < NOW + hours(30))
+
+    def test_spoons_by_volume(self) -> None:
+        """A level US cup (240 ml) of rye is 128 g (USDA FoodData Central, dark rye, from memory)."""
+        steps = sheet(setup(blend={"rye": 1}), daily(2), AS_PLANNED, NOW).scale_walk
+        flour = next(step for step in steps if step.flour is Flour.RYE)
+        self.assertAlmostEqual(flour.add_ml, 30.0 * 240.0 / 128.0, delta=1.0)

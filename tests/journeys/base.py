@@ -48,6 +48,18 @@ class Journey(LiveServerTestCase):
         self.browser.driver.add_cookie({"name": "despertar_session", "value": session, "path": "/"})
         self.browser.open(path)
 
+    def walk_to_the_end(self, button: str = "It is fed") -> None:
+        """Press on through the scale walk to its last step."""
+        page = self.browser
+        for _ in range(12):
+            page.until("a step", lambda: page.all("button", "Next") or page.all("button", button) or None)
+            if page.all("button", button):
+                return
+            step = page.step()
+            page.press("button", "Next")
+            page.until("the next step", lambda before=step: True if page.step() != before else None)
+        raise AssertionError("the walk has no end")
+
     def enter_demo(self) -> None:
         lay_kitchen(timezone.now())
         self.browser.open("/")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import shutil
 from collections.abc import Callable
 from pathlib import Path
@@ -41,6 +42,7 @@ CANDIDATES = {
     "tab": "[role=tab]",
     "radio": "[role=radio]",
     "slider": "[role=slider]",
+    "slider-range": "input[type=range]",
     "heading": "h1, h2, h3",
     "menuitem": "[role=menuitem]",
     "alert": "[role=alert]",
@@ -135,6 +137,11 @@ class Browser:
     def spaced(self, element: WebElement) -> str:
         return spaced(element.text)
 
+    def step(self) -> str:
+        """Where a walk stands, as the page says it: `Step 2 of 5`."""
+        found = re.search(r"Step \d+ of \d+", self.text())
+        return found.group() if found else ""
+
     # --- doing ---
 
     def press(self, role: str, name: str) -> None:
@@ -143,6 +150,11 @@ class Browser:
     def press_element(self, element: WebElement) -> None:
         self.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", element)
         element.click()
+
+    def choose_file(self, name: str, path: Path) -> None:
+        """Give a file to the field of that name, seen or not."""
+        fields = self.driver.find_elements(By.CSS_SELECTOR, "input[type=file]")
+        next(one for one in fields if one.get_attribute("aria-label") == name).send_keys(str(path))
 
     def type(self, name: str, text: str) -> None:
         field = self.one("textbox", name)

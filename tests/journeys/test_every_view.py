@@ -31,6 +31,7 @@ class EveryView(Journey):
             ("/", "tab", name),
             ("/new", "heading", "A new jar"),
             ("/signs", "heading", "What does it show"),
+            ("/house", "heading", "Several hands"),
             ("", "heading", name),
         )
         views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"), ("/bin", "heading", "Bin all of"))
@@ -38,7 +39,7 @@ class EveryView(Journey):
             if theme == "night":
                 page.press("button", "Dim for the night")
             for path, role, heading in views:
-                page.open(path if path in ("/", "/new", "/signs") else jar.removeprefix(page.base) + path)
+                page.open(path if path in ("/", "/new", "/signs", "/house") else jar.removeprefix(page.base) + path)
                 page.one(role, heading)
                 for fold in page.all("disclosure"):
                     page.press_element(fold)

@@ -14,55 +14,116 @@ class Feeding(Journey):
 
     def open(self) -> None:
         self.enter(self.owner, f"/jars/{self.owner.jar_id}/feed")
-        self.browser.one("button", "It is fed")
+        self.browser.one("button", "Next")
 
-    def test_a_slip_is_mended_on_the_spot(self) -> None:
+    def test_one_number_a_step_and_a_slip_mended_on_the_spot(self) -> None:
         page = self.browser
         self.open()
-        for reading in ("230 g", "260 g", "280 g", "290 g"):
+        for reading in ("230 g", "260 g"):
             page.sees(reading)
+            page.press("button", "Next")
+        page.sees("280 g")
         page.type("Spelt, if not 20 g", "26")
+        page.sees("286 g")
         page.sees("Add 6 g more water to keep it even.")
-        page.sees("296 g")
         page.press("button", "Added")
         page.sees("That is close enough; leave it.")
+        page.press("button", "Next")
+        page.sees("Add 10 g whole rye")
+        page.press("button", "Back")
+        self.assertEqual(page.one("textbox", "Spelt, if not 20 g").get_attribute("value"), "26")
+        self.walk_to_the_end()
         page.press("button", "It is fed")
-        page.sees("Saved. Mark the new line")
+        page.sees("Thistle is fed.")
+        page.sees("Next: ")
         fed = self.owner.jar()["log"][0]["entry"]
         self.assertEqual((fed["keep_g"], fed["water_g"], [part["g"] for part in fed["flours"]]), (30, 36, [26, 10]))
 
-    def test_a_draft_survives_a_reload(self) -> None:
+    def test_a_reload_in_the_middle_goes_on_there(self) -> None:
         page = self.browser
         self.open()
+        page.press("button", "Next")
         page.type("Water, if not 30 g", "33")
         page.driver.refresh()
+        page.sees("Step 2 of 5")
         self.assertEqual(page.one("textbox", "Water, if not 30 g").get_attribute("value"), "33")
 
-    def test_bad_grams_are_named_by_their_field(self) -> None:
+    def test_bad_grams_are_named_where_they_belong(self) -> None:
         page = self.browser
         self.open()
         page.type("Kept, if not 30 g", "400")
+        self.walk_to_the_end()
         page.press("button", "It is fed")
+        page.press("button", "Yes, that is right")
         page.sees("There are only 60 g in the jar.")
-        page.type("Kept, if not 30 g", "")
-        page.type("Whole rye, if not 10 g", "-5")
+        page.press("button", "Go back to it")
+        page.sees("Step 1 of 5")
+        page.sees("There are only 60 g in the jar.")
+
+    def test_ten_times_the_plan_is_asked_about(self) -> None:
+        page = self.browser
+        self.open()
+        page.press("button", "Next")
+        page.type("Water, if not 30 g", "300")
+        self.walk_to_the_end()
         page.press("button", "It is fed")
-        page.sees("Use a number from 0 to")
+        page.sees("300 g water instead of 30 g.")
+        page.press("button", "Not now")
+        self.assertEqual(len(self.owner.jar()["log"]), 1)
+
+    def test_another_way_this_time(self) -> None:
+        page = self.browser
+        self.open()
+        page.press("disclosure", "Another way")
+        page.press("toggle", "In a clean jar")
+        page.sees("Put the empty jar on the scale")
+        page.press("disclosure", "Another way")
+        page.press("toggle", "ounces")
+        page.press("button", "Next")
+        page.sees("Spoon over 1.06 oz of the old jar")
+        page.press("button", "Back")
+        page.press("disclosure", "Another way")
+        page.press("toggle", "Take nothing out")
+        page.press("toggle", "spoons")
+        page.press("button", "Next")
+        page.sees("Add 2 tbsp water")
+
+    def test_the_discard_is_not_food_yet_and_goes_to_the_compost(self) -> None:
+        page = self.browser
+        self.open()
+        self.walk_to_the_end()
+        page.sees("Not for the discard jar yet")
+        self.assertEqual(page.all("toggle", "Discard jar"), [])
+        page.press("toggle", "Compost")
+        page.press("button", "It is fed")
+        page.sees("Thistle is fed.")
+        self.assertEqual(self.owner.jar()["log"][0]["entry"]["discard_to"], "compost")
+
+    def test_done_already_it_is_only_noted(self) -> None:
+        page = self.browser
+        self.enter(self.owner)
+        page.press("button", "Not now for Thistle")
+        page.press("menuitem", "I did it already")
+        page.press("toggle", "20 min ago")
+        page.press("button", "It is fed")
+        page.sees("Thistle is fed.")
 
     def test_fed_on_another_device_meanwhile(self) -> None:
         page = self.browser
         self.open()
         self.owner.feed(0.5)
+        self.walk_to_the_end()
         page.press("button", "It is fed")
         page.sees("Someone fed this jar")
         page.press("button", "Fed twice, save mine too")
-        page.sees("Saved. Mark the new line")
+        page.sees("Thistle is fed.")
         self.assertEqual(self.owner.jar()["assessment"]["totals"]["feeds"], 3)
 
     def test_the_same_feed_on_another_device(self) -> None:
         page = self.browser
         self.open()
         self.owner.feed(0.5)
+        self.walk_to_the_end()
         page.press("button", "It is fed")
         page.press("link", "The same, drop mine")
         page.sees("Leave Thistle be.")

@@ -30,8 +30,11 @@ class WithTheMouse(Journey):
 
         page.press("link", "Mix it")
         page.sees("Put the empty jar on the scale")
-        page.sees("254 g")
+        page.sees("214 g")
+        self.walk_to_the_end("It is mixed")
         page.press("button", "It is mixed")
+        page.sees("Thistle is mixed.")
+        page.press("link", "To the kitchen")
         page.sees("Leave Thistle be.")
 
         page.press("link", "Look")
@@ -63,8 +66,14 @@ class WithTheKeyboardAlone(Journey):
 
         page.tab_to("link", "Mix it")
         page.keys(Keys.ENTER)
-        page.one("button", "It is mixed")
+        for step in ("Step 1 of 4", "Step 2 of 4", "Step 3 of 4"):
+            page.sees(step)
+            page.tab_to("button", "Next")
+            page.keys(Keys.ENTER)
         page.tab_to("button", "It is mixed")
+        page.keys(Keys.ENTER)
+        page.sees("Fern is mixed.")
+        page.tab_to("link", "To the kitchen")
         page.keys(Keys.ENTER)
         page.sees("Leave Fern be.")
 
@@ -98,7 +107,13 @@ class OnAPhone(Journey):
         self.enter_demo()
         jar = page.one("link", "Rise line and log").get_attribute("href")
         assert jar is not None
-        paths = ["/", "/new", *(jar.removeprefix(page.base) + part for part in ("", "/look", "/feed"))]
+        paths = [
+            "/",
+            "/new",
+            "/signs",
+            "/house",
+            *(jar.removeprefix(page.base) + part for part in ("", "/look", "/feed", "/bin")),
+        ]
         for width in (390, 360):
             page.size(width, 800)
             for path in paths:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from selenium.webdriver.common.keys import Keys
+
 from .base import Journey
 
 
@@ -35,6 +37,8 @@ class Looking(Journey):
         page.type("Note", "fine")
         page.press("button", "Save the look")
         page.sees("That is above the rim.")
+        page.press("button", "It ran over: note it at the rim")
+        self.assertNotEqual(page.one("textbox", "Level").get_attribute("value"), "9")
         page.type("Level", "tall")
         page.press("button", "Save the look")
         page.sees("This is not a number.")
@@ -60,11 +64,71 @@ class Looking(Journey):
         page.sees("Bin all of Thistle.")
         page.sees("That is mould or spoilage.")
         self.assertEqual(page.all("link", "Feed"), [])
-        page.press("button", "I have binned it")
-        page.press("button", "Yes, all of it")
-        page.sees("Thistle was binned.")
+        page.press("link", "Bin it, step by step")
+        page.press("button", "All of it is in the bin")
+        page.sees("Thistle is binned.")
+        page.press("link", "To the kitchen")
         page.press("button", "Put it away")
         page.sees("The shelf is empty.")
         page.press("link", "Thistle")
         page.press("button", "Back on the shelf")
         page.one("button", "Put it away")
+
+
+class TheUsualLook(Journey):
+    """Counted as a thumb counts: from the kitchen, home again."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.owner = self.baker().plan(name="Thistle").mix(30.0)
+        self.owner.look(2.0, bubbles="few", top=["flat"])
+        self.enter(self.owner)
+        self.presses = 0
+
+    def tap(self, role: str, name: str) -> None:
+        self.browser.press(role, name)
+        self.presses += 1
+
+    def test_takes_four_presses(self) -> None:
+        page = self.browser
+        self.tap("link", "Look")
+        page.one("slider", "Level on the jar").send_keys(Keys.ARROW_UP)
+        self.presses += 1
+        self.tap("toggle", "a few")
+        self.tap("button", "Save the look")
+        page.sees("Look saved.")
+        self.assertLessEqual(self.presses, 4)
+        self.assertEqual(self.owner.jar()["log"][0]["entry"]["bubbles"], "few")
+
+    def test_nothing_changed_takes_two(self) -> None:
+        page = self.browser
+        self.tap("link", "Look")
+        self.tap("button", "Nothing changed")
+        page.sees("Look saved.")
+        self.assertEqual(self.presses, 2)
+        entry = self.owner.jar()["log"][0]["entry"]
+        self.assertEqual((entry["level"]["value"], entry["bubbles"], entry["top"]), (1.5, "few", ["flat"]))
+
+    def test_the_smear_of_a_peak_that_nobody_saw(self) -> None:
+        page = self.browser
+        self.tap("link", "Look")
+        page.press("button", "A smear shows it was higher")
+        page.one("slider", "High mark on the glass").send_keys(Keys.ARROW_UP)
+        page.press("button", "Save the look")
+        page.sees("Look saved.")
+        self.assertAlmostEqual(self.owner.jar()["log"][0]["entry"]["high"]["value"], 1.75, delta=0.01)
+
+    def test_several_jars_one_after_another(self) -> None:
+        page = self.browser
+        second = self.baker("Noor").plan(name="Fern").mix(20.0)
+        second.plan(name="Moss").mix(20.0)
+        self.enter(second)
+        page.press("link", "Look at all 2, one after another")
+        page.sees("Look at Fern")
+        page.press("toggle", "none")
+        page.press("button", "Save, next jar")
+        page.sees("Look at Moss")
+        page.press("toggle", "a few")
+        page.press("button", "Save, next jar")
+        page.one("tab", "Fern")
+        self.assertEqual(len(second.jar()["log"]), 2)

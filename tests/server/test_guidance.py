@@ -6,7 +6,7 @@ from django.db import connection
 from django.test import TestCase
 from django.test.utils import CaptureQueriesContext
 
-from .base import Baker, ago, look_body, record, word_body
+from .base import Baker, ago, feed_body, look_body, record, word_body
 
 
 class Weighing(TestCase):
@@ -18,6 +18,25 @@ class Weighing(TestCase):
         self.assertEqual([step["scale_shows_g"] for step in sheet["scale_walk"]], [230.0, 260.0, 286.0, 296.0])
         refused = baker.problem("POST", path, {"keep_g": None, "water_g": None, "flours": {"oak": 26}})
         self.assertEqual(refused[:2], (422, "not_a_choice"))
+
+    def test_the_way_of_this_feed_is_the_bakers(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(25.0)
+        path = f"/api/jars/{baker.jar_id}/weigh"
+        body: dict[str, object] = {"keep_g": None, "water_g": None, "flours": {}}
+        clean = baker.ok("POST", path, {**body, "style": "clean_jar"})
+        self.assertEqual([step["do"] for step in clean["scale_walk"]][:2], ["empty_jar", "add_seed"])
+        all_of_it = baker.ok("POST", path, {**body, "keeps_all": True})
+        self.assertEqual((all_of_it["plan"]["keep_g"], all_of_it["discard_g"]), (60, 0))
+        self.assertEqual(all_of_it["plan"]["water_g"], 30)
+        self.assertIsNotNone(clean["then_due"])
+
+    def test_the_discard_jar_is_refused_while_it_is_no_food(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(25.0)
+        path = f"/api/jars/{baker.jar_id}/log"
+        feed = record(feed_body(0.5, discard_to="jar"), baker.last_feed)
+        self.assertEqual(baker.problem("POST", path, feed), (422, "discard_is_no_food", "discard_to"))
+        baker.feed(0.5, discard_to="compost")
+        self.assertEqual(baker.jar()["log"][0]["entry"]["discard_to"], "compost")
 
 
 class Forecasts(TestCase):
@@ -93,7 +112,7 @@ class Queries(TestCase):
             Baker("Ines", baker.client).plan()
         many = (self.count(baker, "/api/kitchen"), self.count(baker, f"/api/jars/{baker.jar_id}"))
         self.assertEqual(few, many)
-        self.assertEqual(many, (5, 6))
+        self.assertEqual(many, (6, 8))
 
 
 class TheBakersWord(TestCase):

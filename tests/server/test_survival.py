@@ -32,7 +32,7 @@ class OverTheWire:
         token = next((cookie.value for cookie in self.cookies if cookie.name == "despertar_csrf"), None)
         headers = {"Content-Type": "application/json", "X-CSRFToken": token or "", "Origin": self.base}
         data = None if body is None else json.dumps(body).encode()
-        request = urllib.request.Request(self.base + path, data=data, method=method, headers=headers)  # noqa: S310
+        request = urllib.request.Request(self.base + path, data=data, method=method, headers=headers)
         with self.opener.open(request, timeout=20) as answer:
             return json.loads(answer.read())
 

@@ -55,7 +55,10 @@ function TopLine({ account }: { readonly account: Account | null }) {
         Despertar
       </Link>
       {account && (
-        <nav aria-label="Places" className="flex sm:mr-auto">
+        <nav
+          aria-label="Places"
+          className="order-last flex w-full justify-between sm:order-none sm:mr-auto sm:w-auto"
+        >
           <NavLink to="/" end className={NAV}>
             Kitchen
           </NavLink>

@@ -117,7 +117,7 @@ function Target({
       <span className="block text-soft">
         {step.do === "empty_jar" ? "the scale shows" : "the scale then shows"}
       </span>
-      <span className="mt-2 block text-[clamp(4.5rem,20vw,10rem)] font-bold tracking-tight">{big}</span>
+      <span className="mt-2 block text-[clamp(4.5rem,20vw,8.5rem)] font-bold tracking-tight">{big}</span>
       {unit !== "g" && step.add_g !== 0 && (
         <span className="text-lg text-soft">
           {amount(Math.abs(step.add_g), Math.abs(step.add_ml), unit)} is {grams(Math.abs(step.add_g))}
@@ -177,7 +177,7 @@ function Real({
   readonly error: string | null;
 }) {
   return (
-    <div className="max-w-52">
+    <div className="max-w-60">
       <NumberField
         {...fieldLabel(field, planned, (flour) => FLOUR_WORDS[flour])}
         unit="g"

@@ -150,10 +150,14 @@ export function readings(
 /** So near to what was planned it went as planned: a gram or two never matters. */
 const NEAR_G = 1.5;
 
-/** What a reading says of the step that ends with it: the text to correct it by, empty where it went as planned. */
+/**
+ * What a reading says of the step that ends with it: the text to correct it by, empty where it went as planned, and where
+ * nothing was added yet: who goes on then is not weighing this one.
+ */
 export function readOff(grams: number, before: number, planned: number): string {
   const real = grams - before;
-  return Math.abs(real - planned) <= NEAR_G ? "" : String(Math.max(0, Math.round(real * 10) / 10));
+  const asPlanned = Math.abs(real - planned) <= NEAR_G || real <= NEAR_G;
+  return asPlanned ? "" : String(Math.round(real * 10) / 10);
 }
 
 /** What was typed or weighed and is so far off the plan that a slip of the hand is likely: asked before it is saved. */

@@ -46,8 +46,7 @@ export function capital(text: string): string {
 export function fieldLabel(field: Field, planned: number, flourName: (flour: Flour) => string) {
   const what =
     field.what === "flour" ? capital(flourName(field.flour)) : field.what === "keep" ? "Kept" : "Water";
-  const label = `If not ${grams(planned)}`;
-  return { label, "aria-label": `${what}, ${label.toLowerCase()}` };
+  return { label: `${what}, if not ${grams(planned)}` };
 }
 
 /** What is so far off the plan that it is asked about. */
@@ -67,7 +66,7 @@ export const ACT_HINTS: Record<ScaleAct, string> = {
   empty_jar: "Clean and dry, lid off.",
   add_seed: "From the middle of it; the rest goes to compost or bin.",
   add_culture: "Crumble or loosen it.",
-  take_out: "Compost or bin; not for eating yet.",
+  take_out: "Until the scale shows this; what comes out is seen to at the end.",
   add_water: "Loosen what you kept in it.",
   add_juice: "Unsweetened, at room temperature.",
   add_flour: "Stir until no dry flour is left.",

@@ -1,0 +1,1 @@
+"""The stand-ins: the simulated scale and thermometer."""
