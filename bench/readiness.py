@@ -29,14 +29,14 @@ def true_day(
     celsius: float,
     doubled: float = 2.0,
     *,
-    from_h: float = 60.0,
     within_h: float = 8.0,
     seen_only: bool = False,
 ) -> float | None:
     """The day of the third doubling in a row within 8 h (`within_h` at 24 °C, corrected), by the truth behind the log.
 
-    `doubled` is the level that counts as doubled; before `from_h` a rise is the early bacteria's. With `seen_only` a
-    doubling counts only where some look could see it; where none could, it neither counts nor breaks the row.
+    `doubled` is the level that counts as doubled, by a jar in which yeast outweighs the early bacteria. With
+    `seen_only` a doubling counts only where some look could see it; where none could, it neither counts nor breaks the
+    row.
     """
     ledger = ledger_of(setup, course_of(setup), played.log)
     pace = growth_pace(celsius, YEAST_UPPER_C) / growth_pace(24.0, YEAST_UPPER_C)
@@ -44,11 +44,11 @@ def true_day(
     fed = [turn.feed.at for turn in ledger.rounds]
     for at, until in zip(fed, [*fed[1:], START + timedelta(days=LONGEST)], strict=True):
         within = at + timedelta(hours=within_h / pace)
-        levels = [(hour.at, hour.level) for hour in played.truth if at < hour.at <= min(within, until)]
-        reached = next((when for when, level in levels if level >= doubled), None)
+        hours = [hour for hour in played.truth if at < hour.at <= min(within, until)]
+        reached = next((hour.at for hour in hours if hour.level >= doubled and hour.yeast > hour.early), None)
         if seen_only and reached and not _seen(played, reached, until, doubled):
             continue
-        row = row + 1 if reached and at >= START + timedelta(hours=from_h) else 0
+        row = row + 1 if reached else 0
         if row == 3 and reached:
             return (reached - START) / timedelta(days=1)
     return None

@@ -24,7 +24,7 @@ from ferment.counsel import Answer
 from ferment.log import Log, Look, Top
 from ferment.methods import FAMILIES
 from ferment.protocol.advised import Advice
-from ferment.protocol.method import Method, Origin
+from ferment.protocol.method import Method
 from ferment.protocol.options import BlendOption, Choices
 from ferment.readiness import Stage
 from ferment.setups import Setup
@@ -111,15 +111,12 @@ def judged(seed: int) -> Counter[str]:
         return seen
     last = assess(jar.setup, jar.played.log, jar.played.log[-1].at)
     doubled = last.forecast.rounds[-1].doubles_at if last.forecast else 2.0
-    fresh = _origin(jar) is Origin.FLOUR_AND_WATER
-    from_h = 60.0 if fresh else 0.0
     near, clear = (
         true_day(
             jar.setup,
             jar.played,
             jar.celsius,
             doubled * (1.0 + off),
-            from_h=from_h,
             within_h=8.0 * (1.0 - off),
             seen_only=off > 0,
         )
@@ -140,10 +137,6 @@ def judged(seed: int) -> Counter[str]:
     else:
         seen[f"said {'within a feed' if said - clear <= 1.25 else 'later'} ({kind})"] += 1
     return seen
-
-
-def _origin(jar: Jar) -> Origin:
-    return next(family.origin for family in FAMILIES if family.code == jar.setup.family)
 
 
 def _follow(jar: Jar, seen: Counter[str], truth: float | None) -> float | None:

@@ -210,6 +210,14 @@ def _attempt(turn: Round, fit: RoundFit) -> Attempt:
         doubled_h=doubled_h,
         in_time=in_time,
         limit_h=fit.limit_h,
-        peak_h=fit.peak_h,
+        peak_h=_peak_h(turn, fit, doubled=doubled),
         by_yeast=fit.yeast_share >= YEASTS,
     )
+
+
+def _peak_h(turn: Round, fit: RoundFit, *, doubled: bool) -> float:
+    """The model's, but where that did not believe in the rise that was seen: the hour of the highest level then."""
+    if not doubled or fit.doubled_chance >= 1.0 - NOT_SEEN:
+        return fit.peak_h
+    seen = [(one.times, _hours(turn.feed.at, one.look.at)) for one in turn.readings if one.times is not None]
+    return max(seen)[1] if seen else fit.peak_h

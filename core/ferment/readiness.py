@@ -17,8 +17,9 @@ from .log import Smell
 USUAL_IN_A_ROW = 3
 # A feed counts as done in time when the looks make it this likely; below the other bound as not.
 LIKELY, UNLIKELY = 0.6, 0.4
-# Times to peak within so much of each other (longest over shortest) are steady.
-STEADY = 1.4
+# Times to peak are steady when none is so much longer than the shortest before it. A waking jar gets quicker, and that
+# far it may.
+STEADY, QUICKER = 1.4, 1.8
 FOUL = frozenset({Smell.PUTRID, Smell.NAIL_VARNISH, Smell.CHEESY})
 
 
@@ -110,7 +111,7 @@ def judge(
     doubled = [one for one in watched if one.doubled_h is not None]
     row = _row(watched)
     peaks = [one.peak_h / one.limit_h for one in row[-wanted:]]
-    steady = None if len(peaks) < min(2, wanted) else max(peaks) <= STEADY * min(peaks)
+    steady = None if len(peaks) < min(2, wanted) else _is_steady(peaks)
     last = watched[-1] if watched else None
     noted = [one for one in smells if one]
     steps = (
@@ -134,6 +135,11 @@ def judge(
         earliest=None,
         floats=None,
     )
+
+
+def _is_steady(peaks: Sequence[float]) -> bool:
+    slowed = any(later > STEADY * min(peaks[: index + 1]) for index, later in enumerate(peaks[1:]))
+    return not slowed and max(peaks) <= QUICKER * min(peaks)
 
 
 def _row(watched: Sequence[Attempt]) -> list[Attempt]:

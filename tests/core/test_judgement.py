@@ -8,13 +8,13 @@ from unittest import TestCase
 
 from ferment.assessment import Assessment, Move, assess
 from ferment.log import Bin, Deed, DeedKind, Look, Smell, Top
-from ferment.readiness import Stage
+from ferment.readiness import Stage, StepCode
 from ferment.setups import Setup
 from ferment.signs.contract import SignCode
 from ferment.simulation import Habits, Played, Truth, play
 from ferment.vessel import Vessel
 
-from .builders import START, hours
+from .builders import START, feed, first_mix, hours, look, setup
 
 JAR = Vessel(200.0, 900.0, 150.0)
 SETUP = Setup(
@@ -54,14 +54,15 @@ class ACourse(TestCase):
         self.assertTrue(doubled[2] <= now <= doubled[2] + timedelta(days=2), (now, doubled[:4]))
 
     def _doubled(self) -> list[datetime]:
-        """When, after the early days, each feed really reached twice its line."""
+        """When, after the early days, each feed really reached twice its line, of those that a look saw so."""
         fed = [entry.at for entry in self.played.log if type(entry).__name__ == "Feed"]
-        reached = [
-            next((hour.at for hour in self.played.truth if one < hour.at < until and hour.level >= 2.0), None)
-            for one, until in pairwise(fed)
-            if one > START + hours(72)
-        ]
-        return [when for when in reached if when]
+        reached = []
+        for one, until in pairwise(fed):
+            stood = [hour.at for hour in self.played.truth if one < hour.at < until and hour.level >= 2.0]
+            seen = any(stood[0] <= entry.at <= stood[-1] for entry in self.played.log if stood)
+            if one > START + hours(72) and seen:
+                reached.append(stood[0])
+        return reached
 
     def test_evidence_names_feeds_of_the_log(self) -> None:
         told = self.daily[-1].readiness
@@ -112,3 +113,25 @@ class AFalseDawn(TestCase):
         assert found.stage
         self.assertIn(found.stage.stage, (Stage.FALSE_DAWN, Stage.HUSH))
         self.assertIn(SignCode.EARLY_SMELL, [one.sign for one in found.findings])
+
+
+class WhatWasSeen(TestCase):
+    """What was seen goes before what the model makes of it."""
+
+    def judged(self, *looks: Look) -> Assessment:
+        log = (first_mix(), *(feed(24.0 * day) for day in range(1, 8)), *looks)
+        return assess(setup(), log, START + hours(24 * 7 + 20))
+
+    def doubled(self, at_h: float, times: float = 2.2) -> Look:
+        return look(at_h, times)
+
+    def test_doubled_before_its_hour_counts_whatever_the_model_thinks(self) -> None:
+        found = self.judged(*(self.doubled(24.0 * day + 5) for day in (5, 6, 7)))
+        assert found.readiness
+        self.assertEqual(next(step.have for step in found.readiness.steps if step.step is StepCode.IN_A_ROW), 3)
+        self.assertTrue(all(one.doubled_h and one.doubled_h <= 5.01 for one in found.readiness.feeds))
+
+    def test_what_nobody_saw_doubled_does_not_count(self) -> None:
+        found = self.judged(*(self.doubled(24.0 * day + 18, 1.4) for day in (5, 6, 7)))
+        assert found.readiness
+        self.assertEqual(next(step.have for step in found.readiness.steps if step.step is StepCode.IN_A_ROW), 0)

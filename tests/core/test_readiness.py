@@ -78,6 +78,11 @@ class Ready(TestCase):
         ):
             self.assertEqual((found.ready, missing(found)), (False, {step}))
 
+    def test_a_waking_jar_may_get_quicker_but_not_slower(self) -> None:
+        slow, quick = replace(GOOD, peak_h=12.0), replace(GOOD, peak_h=8.0)
+        self.assertTrue(verdict(slow, replace(GOOD, peak_h=9.0), quick).ready)
+        self.assertFalse(verdict(quick, quick, slow).ready)
+
     def test_the_smell_must_have_been_noted_once(self) -> None:
         found = verdict(GOOD, GOOD, GOOD, smell=frozenset())
         self.assertIsNone(next(step.met for step in found.steps if step.step is StepCode.PLEASANT))

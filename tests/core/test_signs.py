@@ -149,6 +149,9 @@ class TheTable(TestCase):
             good = glimpse(5, 2.0, Top.DOMED, smell=smell, bubbles=Bubbles.THROUGHOUT)
             self.assertLessEqual(set(found(scene(200, good, woke=True))), {S.THRIVING})
 
+    def test_a_jar_that_still_doubles_is_not_called_lessening(self) -> None:
+        self.assertEqual(found(scene(200, woke=True, peaks_before=(2.6, 2.4, 2.2))), [])
+
     def test_a_quiet_jar_is_never_called_dead(self) -> None:
         for age in range(0, 169, 4):
             quiet = scene(age, glimpse(6, 1.0, bubbles=Bubbles.NONE), since_feed_h=8)

@@ -77,7 +77,6 @@ class Feeding(Journey):
         page.press("disclosure", "Another way")
         page.press("toggle", "In a clean jar")
         page.sees("Put the empty jar on the scale")
-        page.press("disclosure", "Another way")
         page.press("toggle", "ounces")
         page.press("button", "Next")
         page.sees("Spoon over 1.06 oz of the old jar")

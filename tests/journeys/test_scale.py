@@ -24,7 +24,7 @@ class WithTheScale(Journey):
         self.addCleanup(self.server.shutdown)
         self.address = f"http://127.0.0.1:{self.server.server_address[1]}"
         directives = CONTENT_SECURITY_POLICY["DIRECTIVES"]
-        policy = {"DIRECTIVES": {**directives, "connect-src": [*directives["connect-src"], self.address]}}
+        policy = {"DIRECTIVES": {**directives, "connect-src": ["'self'", self.address]}}
         settings = override_settings(DESPERTAR_SCALE=self.address, CONTENT_SECURITY_POLICY=policy)
         settings.enable()
         self.addCleanup(settings.disable)

@@ -31,8 +31,11 @@ class Ways(Journey):
         page.press("button", "Put it on the shelf")
         page.sees("Mix Moss now.")
         page.press("link", "Mix it")
+        page.press("button", "Next")
         page.sees("Put in 3 g of the culture")
+        self.walk_to_the_end("It is mixed")
         page.press("button", "It is mixed")
+        page.press("link", "To the kitchen")
         page.sees("Leave Moss be. Stir")
 
     def test_every_way_shows_its_plan(self) -> None:
@@ -99,8 +102,9 @@ class Forecasts(Journey):
         page = self.browser
         baker = self.baker().plan(name="Thistle").mix(30.0)
         self.enter(baker, f"/jars/{baker.jar_id}/look")
-        page.press("disclosure", "High mark, warmth, pH")
+        page.press("button", "A smear shows it was higher")
         page.type("High mark", "1.6")
+        page.press("disclosure", "More to note")
         page.type("Warmth", "23.5")
         page.type("pH", "3.9")
         page.press("button", "Save the look")

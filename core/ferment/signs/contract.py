@@ -205,10 +205,11 @@ class FellBy:
 
 @dataclass(frozen=True)
 class RisesLessen:
-    """Each of the last watched feeds rose less than the one before, by so much in all."""
+    """Each of the last watched feeds rose less than the one before, by so much in all, and the last not high."""
 
     feeds: int
     by: float
+    to: float
 
 
 @dataclass(frozen=True)
@@ -314,7 +315,7 @@ def _last(scene: Scene, what: Callable[[Glimpse], Any]) -> Any:
 def _rises_lessen(clue: RisesLessen, scene: Scene) -> bool:
     rises = scene.peaks_before[-clue.feeds :]
     falling = all(later < earlier for earlier, later in pairwise(rises))
-    return len(rises) == clue.feeds and falling and rises[0] - rises[-1] >= clue.by
+    return len(rises) == clue.feeds and falling and rises[0] - rises[-1] >= clue.by and rises[-1] <= clue.to
 
 
 SUNK_SHARE = 0.2

@@ -25,6 +25,7 @@ export function Finish({
   draft,
   set,
   shows,
+  keepG,
   saving,
   clear,
 }: Parts & { readonly saving: Saving; readonly clear: () => void }) {
@@ -37,7 +38,7 @@ export function Finish({
   const first = assessment.in_jar === null;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const off = farOff(draft, sheet.plan, walk);
+    const off = farOff(draft, keepG, walk);
     if (off.length > 0) setAsking(off);
     else void save(draft);
   };
@@ -155,7 +156,7 @@ export function Finish({
         yes="Yes, that is right"
         onYes={() => void save(draft)}
       >
-        <p>{farOffWords(asking, draft, sheet)}</p>
+        <p>{farOffWords(asking, draft, sheet, keepG)}</p>
       </Confirm>
     </form>
   );

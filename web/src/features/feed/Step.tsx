@@ -23,6 +23,8 @@ export type Parts = {
   readonly set: (part: Partial<FeedDraft>) => void;
   /** What the scale shows after each step, as it really went. */
   readonly shows: readonly number[];
+  /** What is planned to be kept, whatever was really kept. */
+  readonly keepG: number;
 };
 
 /** One step: what to do in a line, and the number that the scale should show, to be read from across the kitchen. */
@@ -32,6 +34,7 @@ export function StepScreen({
   draft,
   set,
   shows,
+  keepG,
   step,
   at,
   problems,
@@ -44,7 +47,7 @@ export function StepScreen({
   const target = shows[at] ?? 0;
   const before = at > 0 ? (shows[at - 1] ?? 0) : opened.jar.tare_g;
   const field = fieldOf(step);
-  const planned = plannedOf(step, sheet.plan);
+  const planned = plannedOf(step, keepG);
   const next = (event: FormEvent) => {
     event.preventDefault();
     const read = scale.is === "there" && scale.stable && field && textOf(draft, field) === "";

@@ -127,22 +127,25 @@ export function withText(draft: FeedDraft, field: Field, text: string): Partial<
     : { [field.what]: text };
 }
 
-/** What a step is planned to bring into the jar: for a step that takes out, what is left of it. */
-export function plannedOf(step: ScaleStep, plan: FeedPlan): number {
-  return step.do === "take_out" ? plan.keep_g : step.add_g;
+/**
+ * What a step is planned to bring into the jar: for a step that takes out, what is left of it. What is kept is planned by
+ * the jar's next move; the sheet's own plan follows what was really kept.
+ */
+export function plannedOf(step: ScaleStep, keepG: number): number {
+  return fieldOf(step)?.what === "keep" ? keepG : step.add_g;
 }
 
 /** The readings after each step with what really went in: right at once, with or without a connection. */
 export function readings(
   walk: readonly ScaleStep[],
-  plan: FeedPlan,
+  keepG: number,
   draft: FeedDraft,
   tare: number,
 ): number[] {
   let shows = tare;
   return walk.map((step) => {
     const field = fieldOf(step);
-    shows += (field && corrected(textOf(draft, field))) ?? plannedOf(step, plan);
+    shows += (field && corrected(textOf(draft, field))) ?? plannedOf(step, keepG);
     return Math.round(shows * 100) / 100;
   });
 }
@@ -161,12 +164,12 @@ export function readOff(grams: number, before: number, planned: number): string 
 }
 
 /** What was typed or weighed and is so far off the plan that a slip of the hand is likely: asked before it is saved. */
-export function farOff(draft: FeedDraft, plan: FeedPlan, walk: readonly ScaleStep[]): string[] {
+export function farOff(draft: FeedDraft, keepG: number, walk: readonly ScaleStep[]): string[] {
   const FAR = 3;
   return walk.flatMap((step) => {
     const field = fieldOf(step);
     const value = field && corrected(textOf(draft, field));
-    const planned = plannedOf(step, plan);
+    const planned = plannedOf(step, keepG);
     if (!field || value === null || planned < 5) return [];
     const off = value >= planned * FAR || value <= planned / FAR;
     return off ? [field.what === "flour" ? field.flour : field.what] : [];

@@ -50,14 +50,14 @@ export function fieldLabel(field: Field, planned: number, flourName: (flour: Flo
 }
 
 /** What is so far off the plan that it is asked about. */
-export function farOffWords(off: readonly string[], draft: FeedDraft, sheet: Sheet): string {
+export function farOffWords(off: readonly string[], draft: FeedDraft, sheet: Sheet, keepG: number): string {
   const said = off.map((what) => {
     const flour = sheet.plan.flours.find((part) => part.flour === what);
     if (flour)
       return `${draft.flours[flour.flour]} g ${FLOUR_WORDS[flour.flour]} instead of ${grams(flour.g)}`;
     return what === "water"
       ? `${draft.water} g water instead of ${grams(sheet.plan.water_g)}`
-      : `${draft.keep} g kept instead of ${grams(sheet.plan.keep_g)}`;
+      : `${draft.keep} g kept instead of ${grams(keepG)}`;
   });
   return `${capital(list(said))}. That is far from the plan; if it is so, it is kept so.`;
 }
