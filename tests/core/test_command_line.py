@@ -36,7 +36,7 @@ class CommandLine(TestCase):
         )
         self.assertEqual((answer["ratio"], answer["fresh_hydration_percent"]), ("1:2:2", 100.0))
         self.assertEqual([step["scale_shows_g"] for step in answer["scale_walk"]], [432.0, 472.0, 508.0, 512.0])
-        self.assertEqual(set(answer["scale_walk"][0]), {"do", "flour", "add_g", "scale_shows_g"})
+        self.assertEqual(set(answer["scale_walk"][0]), {"do", "flour", "add_g", "scale_shows_g", "add_ml"})
 
     def test_mend(self) -> None:
         code, answer = run("mend", "--ratio", "1:1:1", "--keep", "30", "--flour", "35")

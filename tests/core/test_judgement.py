@@ -54,8 +54,10 @@ class ACourse(TestCase):
         self.assertTrue(doubled[2] <= now <= doubled[2] + timedelta(days=2), (now, doubled[:4]))
 
     def _doubled(self) -> list[datetime]:
-        """When, after the early days, each feed really reached twice its line, of those that did so in time (8 h at 24 °C
-        is some 7.3 h at 25 °C) and that a look saw so."""
+        """When, after the early days, each feed really reached twice its line, of those that a look saw so in time.
+
+        8 h at 24 °C are some 7.3 h at 25 °C.
+        """
         fed = [entry.at for entry in self.played.log if type(entry).__name__ == "Feed"]
         reached = []
         for one, until in pairwise(fed):

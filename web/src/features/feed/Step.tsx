@@ -50,7 +50,8 @@ export function StepScreen({
   const planned = plannedOf(step, keepG);
   const next = (event: FormEvent) => {
     event.preventDefault();
-    const read = scale.is === "there" && scale.stable && field && textOf(draft, field) === "";
+    // A hand that presses on is done pouring, whether the display has come to rest or not.
+    const read = scale.is === "there" && field && textOf(draft, field) === "";
     const from = step.do === "take_out" ? opened.jar.tare_g : before;
     const correction = read ? withText(draft, field, readOff(scale.grams, from, planned)) : {};
     set({ ...correction, step: at + 1 });

@@ -52,7 +52,7 @@ export function LevelPart({
       ? null
       : Math.min(held.room_times, toTimes(highValue, draft.unit, line));
   const move = (next: number) => set({ level: String(fromTimes(next, draft.unit, line)) });
-  const moveHigh = (next: number) => set({ high: String(fromTimes(next, draft.unit, line)) });
+  const moveHigh = (next: number) => set({ smear: true, high: String(fromTimes(next, draft.unit, line)) });
   const state = {
     ...jarState({ ...assessment, jar }),
     times,
@@ -112,7 +112,7 @@ export function LevelPart({
           onChange={(event) => set({ level: event.target.value })}
         />
         {onOverflow && <Button onClick={onOverflow}>It ran over: note it at the rim</Button>}
-        {high === null && draft.high === "" ? (
+        {!draft.smear ? (
           <Button onClick={() => moveHigh(Math.min(held.room_times, times + 0.2))}>
             A smear shows it was higher
           </Button>
@@ -125,7 +125,7 @@ export function LevelPart({
               hint="The dotted line: the highest smear."
               onChange={(event) => set({ high: event.target.value })}
             />
-            <Button look="plain" className="mb-7" onClick={() => set({ high: "" })}>
+            <Button look="plain" className="mb-7" onClick={() => set({ smear: false, high: "" })}>
               None
             </Button>
           </div>

@@ -16,7 +16,9 @@ export type LookDraft = {
   readonly top: readonly Top[];
   readonly smell: readonly Smell[];
   readonly thickness: Thickness | null;
-  /** The smear on the glass, in the unit of the level; pH; degrees. As typed. */
+  /** Whether a smear shows that it was higher; and then where, in the unit of the level. */
+  readonly smear: boolean;
+  /** The smear; pH; degrees. As typed. */
   readonly high: string;
   readonly ph: string;
   readonly celsius: string;
@@ -36,6 +38,7 @@ export function emptyLook(): LookDraft {
     top: [],
     smell: [],
     thickness: null,
+    smear: false,
     high: "",
     ph: "",
     celsius: "",
@@ -56,6 +59,7 @@ export function draftOf(entry: LogEntry, look: LookBody, zone: string): LookDraf
     top: look.top,
     smell: look.smell,
     thickness: look.thickness,
+    smear: look.high !== null,
     high: look.high && look.high.unit === (look.level?.unit ?? "times") ? String(look.high.value) : "",
     ph: look.ph == null ? "" : String(look.ph),
     celsius: look.celsius == null ? "" : String(look.celsius),
