@@ -1,9 +1,45 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
+import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
 
+/**
+ * The pages and the last that was seen of the kitchen stay on the device, so that a reload without a network goes on
+ * where it was. The network always comes first; what is written waits in the outbox, never here.
+ */
+const offline = VitePWA({
+  injectRegister: null,
+  manifest: false,
+  workbox: {
+    globPatterns: ["**/*.{js,css,woff2,svg}"],
+    navigateFallback: null,
+    cleanupOutdatedCaches: true,
+    clientsClaim: true,
+    skipWaiting: true,
+    runtimeCaching: [
+      {
+        urlPattern: ({ request }) => request.mode === "navigate",
+        handler: "NetworkFirst",
+        options: {
+          cacheName: "page",
+          networkTimeoutSeconds: 5,
+          // One page serves every address.
+          plugins: [{ cacheKeyWillBeUsed: async () => "/" }],
+        },
+      },
+      {
+        urlPattern: ({ url, request }) =>
+          request.method === "GET" &&
+          /^\/api\/(session|kitchen|catalogue|jars\/[0-9a-f-]+)$/.test(url.pathname),
+        handler: "NetworkFirst",
+        options: { cacheName: "kitchen", networkTimeoutSeconds: 8 },
+      },
+    ],
+  },
+});
+
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), offline],
   base: "/",
   // Django replaces the placeholder with the nonce of the page's Content-Security-Policy.
   html: { cspNonce: "__CSP_NONCE__" },

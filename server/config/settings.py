@@ -127,6 +127,7 @@ CONTENT_SECURITY_POLICY = {
         # The kitchen scale's bridge speaks from this machine, and the page alone reads it.
         "connect-src": [SELF, DESPERTAR_SCALE],
         "manifest-src": [SELF],
+        "worker-src": [SELF],
         "base-uri": [NONE],
         "form-action": [SELF],
         "frame-ancestors": [NONE],

@@ -8,10 +8,12 @@ import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router/dom";
 import { outbox } from "../api/outbox";
 import { ToastProvider } from "../ui/toast";
+import { keepForOffline } from "./offline";
 import { router } from "./routes";
 import { applyTheme } from "./theme";
 
 applyTheme();
+keepForOffline();
 // Dialogs lock the page's scrolling with a style element, which the policy lets in only with the page's nonce.
 setNonce(document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce ?? "");
 

@@ -7,6 +7,7 @@ import type { Account } from "../api/types";
 import { WelcomePage } from "../features/welcome";
 import { Menu } from "../ui/menu";
 import { Loading, OutOfReach } from "../ui/states";
+import { forgetKitchen } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
 import { useTheme } from "./theme";
 
@@ -47,6 +48,7 @@ function TopLine({ account }: { readonly account: Account | null }) {
     await http.DELETE("/api/session");
     outbox.signedInAs(null);
     queries.clear();
+    await forgetKitchen();
     location.assign("/");
   };
   return (

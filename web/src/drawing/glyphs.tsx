@@ -90,7 +90,12 @@ export const TOP_PICTURES: Record<string, ReactNode> = {
   skin: (
     <Cut>
       {mix(FLAT)}
-      <path d="M 3 16 H 15 l 3 2 l 3 -2 H 33 l 3 2 l 3 -2 H 49" fill="none" stroke={DARK} strokeWidth="3.4" />
+      <path
+        d="M 3 16 H 15 l 3 2 l 3 -2 H 33 l 3 2 l 3 -2 H 49"
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="3.4"
+      />
     </Cut>
   ),
   white_film: (
@@ -104,7 +109,7 @@ export const TOP_PICTURES: Record<string, ReactNode> = {
     <Cut>
       {mix(FLAT)}
       {[13, 29, 41].map((x) => (
-        <g key={x} stroke="#3d4f3a" strokeWidth="1.1">
+        <g key={x} stroke="var(--ink)" strokeWidth="1.1">
           <circle cx={x} cy="14" r="3.4" fill="#6d8567" />
           {[-60, -30, 0, 30, 60].map((turn) => (
             <line key={turn} x1={x} y1="11" x2={x} y2="6.5" transform={`rotate(${turn} ${x} 14)`} />

@@ -59,7 +59,7 @@ export function draftOf(entry: LogEntry, look: LookBody, zone: string): LookDraf
     top: look.top,
     smell: look.smell,
     thickness: look.thickness,
-    smear: look.high !== null,
+    smear: look.high != null,
     high: look.high && look.high.unit === (look.level?.unit ?? "times") ? String(look.high.value) : "",
     ph: look.ph == null ? "" : String(look.ph),
     celsius: look.celsius == null ? "" : String(look.celsius),
