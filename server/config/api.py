@@ -9,6 +9,7 @@ from ninja.renderers import JSONRenderer
 
 from accounts.api import router as accounts
 from demo.api import router as demo
+from exchange.api import router as exchange
 from ferment.refusal import Refusal
 from guidance.api import router as guidance
 from kitchen.api import router as kitchen
@@ -24,7 +25,7 @@ class StrictJson(JSONRenderer):
 
 
 api = NinjaAPI(title="Despertar", version="1", docs_url=None, openapi_url=None, renderer=StrictJson())
-for router in (accounts, places, kitchen, logbook, photos, guidance, demo):
+for router in (accounts, places, kitchen, logbook, photos, guidance, exchange, demo):
     api.add_router("", router)
 
 

@@ -37,6 +37,7 @@ INSTALLED_APPS = [
     "logbook",
     "photos",
     "guidance",
+    "exchange",
     "demo",
 ]
 

@@ -8,6 +8,7 @@ from datetime import datetime
 from uuid import UUID
 
 from django.db import IntegrityError, transaction
+from django.db.models import Count, Max
 
 from accounts.services import Account
 from ferment import log
@@ -142,6 +143,18 @@ def entries_of(jar_id: UUID) -> list[Recorded]:
     """All entries of a jar, undone ones too, the latest first."""
     rows = Entry.objects.filter(jar_id=jar_id).select_related("recorded_by").order_by("-at", "-recorded_at", "id")
     return [_recorded(row) for row in rows]
+
+
+def changes_of(jar_ids: Sequence[UUID]) -> dict[UUID, tuple[int, datetime | None]]:
+    """How often the log of a jar was changed so far, which never falls, and when last; in two queries."""
+    written = Entry.objects.filter(jar_id__in=jar_ids).values("jar_id").annotate(n=Count("id"), at=Max("recorded_at"))
+    changed = Change.objects.filter(entry__jar_id__in=jar_ids).values("entry__jar_id")
+    later = {row["entry__jar_id"]: (row["n"], row["at"]) for row in changed.annotate(n=Count("id"), at=Max("made_at"))}
+    found: dict[UUID, tuple[int, datetime | None]] = dict.fromkeys(jar_ids, (0, None))
+    for row in written:
+        more, at = later.get(row["jar_id"], (0, row["at"]))
+        found[row["jar_id"]] = row["n"] + more, max(row["at"], at)
+    return found
 
 
 def lay_log(card: JarCard, entries: Iterable[tuple[UUID, AnyBody]], now: datetime) -> None:

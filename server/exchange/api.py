@@ -1,0 +1,77 @@
+"""Out of the application: calendar, sheet, labels."""
+
+from __future__ import annotations
+
+from typing import Any
+from uuid import UUID
+
+from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
+from ninja import Router
+
+from accounts.security import Baker, signed_in
+from problems import ProblemsOut
+
+from . import services
+from .formats import ical, paper
+from .wire import CalendarAddressOut, CalendarKeyOut
+
+router = Router(tags=["exchange"])
+CALENDAR: dict[str, Any] = {"responses": {200: {"content": {"text/calendar": {}}}}}
+PDF: dict[str, Any] = {"responses": {200: {"content": {"application/pdf": {}}}}}
+NAME = "Despertar"
+
+
+def _file(content: bytes, kind: str, name: str) -> HttpResponse:
+    answer = HttpResponse(content, content_type=kind)
+    answer["Content-Disposition"] = f'inline; filename="{name}"'
+    answer["Cache-Control"] = "private, no-store"
+    return answer
+
+
+def _base(request: HttpRequest) -> str:
+    return request.build_absolute_uri("/").rstrip("/")
+
+
+@router.get("/jars/{jar_id}/calendar.ics", response={404: ProblemsOut}, auth=signed_in, openapi_extra=CALENDAR)
+def jar_calendar(request: Baker, jar_id: UUID) -> HttpResponse:
+    now = timezone.now()
+    plan = services.plan_of_jar(request.auth, jar_id, _base(request), now)
+    return _file(ical.calendar([plan], plan.name, now), "text/calendar; charset=utf-8", "plan.ics")
+
+
+@router.get("/jars/{jar_id}/sheet.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
+def jar_sheet(request: Baker, jar_id: UUID) -> HttpResponse:
+    plan = services.plan_of_jar(request.auth, jar_id, _base(request), timezone.now())
+    return _file(paper.sheet(plan), "application/pdf", "sheet.pdf")
+
+
+@router.get("/jars/{jar_id}/labels.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
+def jar_labels(request: Baker, jar_id: UUID) -> HttpResponse:
+    plan = services.plan_of_jar(request.auth, jar_id, _base(request), timezone.now())
+    return _file(paper.labels(plan), "application/pdf", "labels.pdf")
+
+
+@router.get("/calendar", response=CalendarKeyOut, auth=signed_in)
+def read_calendar_key(request: Baker) -> CalendarKeyOut:
+    return CalendarKeyOut(is_set=services.has_calendar_key(request.auth))
+
+
+@router.post("/calendar", response=CalendarAddressOut, auth=signed_in)
+def new_calendar_key(request: Baker) -> CalendarAddressOut:
+    token = services.new_calendar_key(request.auth)
+    return CalendarAddressOut(address=f"{_base(request)}/api/calendar/{token}.ics")
+
+
+@router.delete("/calendar", response={204: None}, auth=signed_in)
+def drop_calendar_key(request: Baker) -> tuple[int, None]:
+    services.drop_calendar_key(request.auth)
+    return 204, None
+
+
+@router.get("/calendar/{token}.ics", response={404: ProblemsOut}, openapi_extra=CALENDAR)
+def kitchen_calendar(request: HttpRequest, token: str) -> HttpResponse:
+    """What a calendar program subscribes to: the token opens this and nothing else."""
+    now = timezone.now()
+    plans = services.plans_of_kitchen(services.account_of_key(token), _base(request), now)
+    return _file(ical.calendar(plans, NAME, now), "text/calendar; charset=utf-8", "kitchen.ics")

@@ -1,0 +1,1 @@
+"""One format a file; each takes what `exchange.services` found and gives bytes."""

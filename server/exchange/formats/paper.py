@@ -1,0 +1,164 @@
+"""Paper: a sheet for the fridge door with the days to come, and labels to cut out, with a code that opens the jar."""
+
+from __future__ import annotations
+
+from io import BytesIO
+
+import segno
+from reportlab.lib.colors import HexColor
+from reportlab.lib.pagesizes import A4
+from reportlab.lib.units import mm
+from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.pdfgen.canvas import Canvas
+
+from ferment.planner import Step
+
+from ..services import JarPlan
+from . import words
+
+# Fonts that reportlab ships: Latin letters, and what they lack as a box.
+BODY, BOLD = "Vera", "VeraBd"
+INK, SOFT, CRUST = HexColor("#2a211a"), HexColor("#655646"), HexColor("#96461a")
+MARGIN = 18 * mm
+ROW = 17 * mm
+LABELS_ACROSS, LABELS_DOWN = 2, 4
+
+
+def _canvas(title: str) -> tuple[Canvas, BytesIO]:
+    for name in (BODY, BOLD):
+        if name not in pdfmetrics.getRegisteredFontNames():
+            pdfmetrics.registerFont(TTFont(name, f"{name}.ttf"))
+    out = BytesIO()
+    canvas = Canvas(out, pagesize=A4, pageCompression=1)
+    canvas.setTitle(title)
+    canvas.setAuthor("Despertar")
+    return canvas, out
+
+
+def _cut(canvas: Canvas, text: str, font: str, size: float, width: float) -> str:
+    """As much of a text as its room holds."""
+    if canvas.stringWidth(text, font, size) <= width:
+        return text
+    while text and canvas.stringWidth(f"{text}…", font, size) > width:
+        text = text[:-1]
+    return f"{text}…"
+
+
+def sheet(plan: JarPlan) -> bytes:
+    """The days to come on one page or more: when, what, how much, a box to tick, what is normal then."""
+    canvas, out = _canvas(f"{plan.name}: plan")
+    ahead = plan.ahead
+    page = 0
+    top = _sheet_head(canvas, plan, page)
+    for step in ahead:
+        if top < MARGIN + ROW:
+            canvas.showPage()
+            page += 1
+            top = _sheet_head(canvas, plan, page)
+        _sheet_row(canvas, plan, step, top)
+        top -= ROW
+    if not ahead:
+        canvas.setFont(BODY, 12)
+        canvas.drawString(MARGIN, top - 6 * mm, "Nothing is planned.")
+    canvas.save()
+    return out.getvalue()
+
+
+def _sheet_head(canvas: Canvas, plan: JarPlan, page: int) -> float:
+    width, height = A4
+    canvas.setFillColor(INK)
+    canvas.setFont(BOLD, 24)
+    canvas.drawString(MARGIN, height - MARGIN - 6 * mm, _cut(canvas, plan.name, BOLD, 24, width - 2 * MARGIN - 60 * mm))
+    canvas.setFont(BODY, 10)
+    canvas.setFillColor(SOFT)
+    facts = f"jar {words.grams(plan.tare_g)} empty · lid loose, never sealed · page {page + 1}"
+    canvas.drawString(MARGIN, height - MARGIN - 13 * mm, facts)
+    if page == 0 and plan.ready:
+        canvas.drawRightString(width - MARGIN, height - MARGIN - 6 * mm, f"likely ready {plan.ready}")
+    canvas.setStrokeColor(INK)
+    canvas.setLineWidth(1.2)
+    canvas.line(MARGIN, height - MARGIN - 17 * mm, width - MARGIN, height - MARGIN - 17 * mm)
+    return float(height - MARGIN - 20 * mm)
+
+
+def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, top: float) -> None:
+    width, _ = A4
+    canvas.setStrokeColor(INK)
+    canvas.setLineWidth(1)
+    canvas.rect(MARGIN, top - 9 * mm, 6 * mm, 6 * mm)
+    canvas.setFillColor(INK)
+    canvas.setFont(BOLD, 13)
+    canvas.drawString(MARGIN + 10 * mm, top - 6 * mm, words.day(step.due, plan.zone))
+    canvas.setFillColor(CRUST)
+    canvas.drawString(MARGIN + 36 * mm, top - 6 * mm, words.clock(step.due, plan.zone))
+    canvas.setFillColor(INK)
+    act = words.ACTS[step.act]
+    room = width - 2 * MARGIN - 54 * mm
+    what = f"{act}: {words.plan_words(step.plan)}" if step.plan else act
+    canvas.setFont(BODY, 11)
+    canvas.drawString(MARGIN + 54 * mm, top - 6 * mm, _cut(canvas, what, BODY, 11, room))
+    canvas.setFont(BODY, 8.5)
+    canvas.setFillColor(SOFT)
+    once = f"once {words.waits_words(step)} · " if step.waits_for else ""
+    normal = f"day {step.day} · {once}normal: {words.NORMAL[step.normal]}"
+    canvas.drawString(MARGIN + 54 * mm, top - 11 * mm, _cut(canvas, normal, BODY, 8.5, room))
+    canvas.setStrokeColor(HexColor("#dccfb9"))
+    canvas.line(MARGIN, top - 14.5 * mm, width - MARGIN, top - 14.5 * mm)
+
+
+def labels(plan: JarPlan) -> bytes:
+    """A page of labels for the next feeds: ratio, flour, date, time, an edge to lay at the line, a code for the jar."""
+    canvas, out = _canvas(f"{plan.name}: labels")
+    width, height = A4
+    wide, tall = (width - 2 * MARGIN) / LABELS_ACROSS, (height - 2 * MARGIN) / LABELS_DOWN
+    feeds = [step for step in plan.ahead if step.plan][: LABELS_ACROSS * LABELS_DOWN]
+    for index, step in enumerate(feeds):
+        left = MARGIN + (index % LABELS_ACROSS) * wide
+        foot = height - MARGIN - (index // LABELS_ACROSS + 1) * tall
+        _label(canvas, plan, step, (left, foot, wide, tall))
+    if not feeds:
+        canvas.setFont(BODY, 12)
+        canvas.drawString(MARGIN, height - MARGIN, "No feed is planned.")
+    canvas.save()
+    return out.getvalue()
+
+
+def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, float, float]) -> None:
+    left, foot, wide, tall = at
+    pad = 6 * mm
+    canvas.setStrokeColor(SOFT)
+    canvas.setDash(2, 3)
+    canvas.setLineWidth(0.6)
+    canvas.rect(left, foot, wide, tall)
+    canvas.setDash()
+    canvas.setFillColor(INK)
+    room = wide - 2 * pad - 26 * mm
+    assert step.plan is not None
+    canvas.setFont(BOLD, 17)
+    canvas.drawString(left + pad, foot + tall - pad - 5 * mm, _cut(canvas, plan.name, BOLD, 17, room))
+    canvas.setFont(BOLD, 13)
+    canvas.drawString(left + pad, foot + tall - pad - 13 * mm, step.plan.ratio)
+    canvas.setFont(BODY, 10)
+    flours = ", ".join(words.FLOURS[part.flour] for part in step.plan.flours)
+    canvas.drawString(left + pad, foot + tall - pad - 20 * mm, _cut(canvas, flours, BODY, 10, room))
+    moment = f"{words.day(step.due, plan.zone)} {words.clock(step.due, plan.zone)}"
+    canvas.drawString(left + pad, foot + tall - pad - 26 * mm, moment)
+    _code(canvas, plan.url, left + wide - pad - 24 * mm, foot + tall - pad - 24 * mm, 24 * mm)
+    canvas.setStrokeColor(CRUST)
+    canvas.setLineWidth(2)
+    canvas.line(left + pad, foot + pad + 6 * mm, left + wide - pad, foot + pad + 6 * mm)
+    canvas.setFont(BODY, 8)
+    canvas.setFillColor(SOFT)
+    canvas.drawString(left + pad, foot + pad + 1.5 * mm, "lay this edge at the top of the fresh mix")
+
+
+def _code(canvas: Canvas, url: str, left: float, foot: float, side: float) -> None:
+    """A QR code (ISO/IEC 18004) drawn square by square."""
+    rows = list(segno.make(url, error="m", micro=False).matrix_iter(border=2))
+    cell = side / len(rows)
+    canvas.setFillColor(INK)
+    for y, row in enumerate(rows):
+        for x, dark in enumerate(row):
+            if dark:
+                canvas.rect(left + x * cell, foot + side - (y + 1) * cell, cell, cell, stroke=0, fill=1)

@@ -1,0 +1,89 @@
+"""What leaves the application on paper or as a calendar speaks English by itself: there is no interface around it."""
+
+from __future__ import annotations
+
+from datetime import datetime, tzinfo
+
+from ferment.feeding import FeedPlan
+from ferment.flours import Flour
+from ferment.planner import Act, Step
+from ferment.planner.steps import SightCode
+from ferment.protocol.method import Normal
+
+FLOURS: dict[Flour, str] = {
+    Flour.RYE: "whole rye",
+    Flour.WHOLE_WHEAT: "whole wheat",
+    Flour.HIGH_EXTRACTION: "high-extraction wheat",
+    Flour.WHITE: "white wheat",
+    Flour.SPELT: "spelt",
+    Flour.EINKORN: "einkorn",
+    Flour.GLUTEN_FREE: "gluten-free flour",
+}
+ACTS: dict[Act, str] = {
+    Act.MIX: "Mix",
+    Act.FEED: "Feed",
+    Act.STIR: "Stir",
+    Act.LOOK: "Look at",
+    Act.TO_FRIDGE: "Chill",
+    Act.TO_COUNTER: "Take out",
+}
+NORMAL: dict[Normal, str] = {
+    Normal.WETTING: "nothing to see yet",
+    Normal.EARLY_RISE: "a sudden rise, an odd smell; not ready",
+    Normal.QUIET: "quiet and flat, sourer",
+    Normal.WAKING: "small bubbles, then a rise that grows",
+    Normal.GROWING: "doubles, ever sooner",
+    Normal.SOURED: "little to see, smells of fruit",
+    Normal.SLOW_QUIET: "slow and quiet; bubbles before any rise",
+    Normal.SOAKING: "swells, stirs smooth",
+    Normal.REVIVING: "little or nothing yet",
+    Normal.STIRRING: "a half rise, then more",
+    Normal.RESTED: "slow after the cold",
+    Normal.LIVELY: "up in a few hours, domed, then down",
+}
+SIGHTS: dict[SightCode, str] = {
+    SightCode.BUBBLES: "it bubbles",
+    SightCode.BUBBLES_THROUGHOUT: "bubbles go all through",
+    SightCode.FROTH: "it froths",
+    SightCode.RISEN: "it has risen",
+    SightCode.BELOW_HIGH_MARK: "it has sunk below its high mark",
+    SightCode.RISEN_AND_FALLEN: "it has risen and fallen",
+    SightCode.RUNNY: "it has turned runny",
+    SightCode.IN_A_ROW: "it has done so in a row",
+}
+
+
+def grams(value: float) -> str:
+    return f"{round(value, 1):g} g"
+
+
+def plan_words(plan: FeedPlan | None) -> str:
+    """`keep 40 g, 40 g water, 30 g spelt, 10 g whole rye`; nothing for an act that adds nothing."""
+    if plan is None:
+        return ""
+    parts = [f"keep {grams(plan.keep_g)}"] if plan.keep_g else []
+    if plan.water_g:
+        parts.append(f"{grams(plan.water_g)} water")
+    if plan.juice_g:
+        parts.append(f"{grams(plan.juice_g)} juice")
+    parts += [f"{grams(part.g)} {FLOURS[part.flour]}" for part in plan.flours]
+    if plan.salt_g:
+        parts.append(f"{grams(plan.salt_g)} salt")
+    return ", ".join(parts)
+
+
+def act_words(step: Step, name: str) -> str:
+    return f"{ACTS[step.act]} {name}"
+
+
+def waits_words(step: Step) -> str:
+    return " or ".join(SIGHTS[one.sight] for one in step.waits_for)
+
+
+def clock(at: datetime, zone: tzinfo) -> str:
+    return at.astimezone(zone).strftime("%H:%M")
+
+
+def day(at: datetime, zone: tzinfo) -> str:
+    local = at.astimezone(zone)
+    return f"{local:%a} {local.day} {local:%b}"

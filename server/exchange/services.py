@@ -1,0 +1,118 @@
+"""What goes out: a jar's plan with all that paper and calendars need, and the private calendar address."""
+
+from __future__ import annotations
+
+import hashlib
+import secrets
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from uuid import UUID
+from zoneinfo import ZoneInfo
+
+from accounts.services import Account
+from ferment.assessment import Assessment
+from ferment.planner import Step, StepState
+from guidance.services import jar_now, kitchen_now
+from kitchen.services import JarCard
+from logbook.services import changes_of
+from problems import not_found
+
+from .models import CalendarKey
+
+# The part of the past that a calendar still shows.
+SHOWN_BEFORE = timedelta(days=14)
+# Between two changes of a log, so many steps of being overdue raise SEQUENCE by one each.
+OVERDUE_STEP = timedelta(minutes=15)
+OVERDUE_MOST = 999
+
+
+@dataclass(frozen=True)
+class JarPlan:
+    """A jar's acts as they were and are to be, in its baker's zone. `sequence` rises with every change of the plan;
+    `ready` is the likely day in words, where one is foreseen."""
+
+    jar_id: UUID
+    name: str
+    tare_g: float
+    zone: ZoneInfo
+    steps: tuple[Step, ...]
+    sequence: int
+    changed_at: datetime | None
+    ready: str | None
+    url: str
+
+    @property
+    def ahead(self) -> tuple[Step, ...]:
+        return tuple(step for step in self.steps if step.state not in (StepState.DONE, StepState.SKIPPED))
+
+
+def plan_of_jar(account: Account, jar_id: UUID, base_url: str, now: datetime) -> JarPlan:
+    """Raises Problem (not found) for a jar out of reach."""
+    opened = jar_now(account, jar_id, now)
+    changes, changed_at = changes_of([jar_id])[jar_id]
+    return _plan(account, opened.card, opened.assessment, changes, changed_at, base_url, now)
+
+
+def plans_of_kitchen(account: Account, base_url: str, now: datetime) -> list[JarPlan]:
+    """The jars on the shelf that are still fed."""
+    found = [one for one in kitchen_now(account, now) if one.card.on_shelf and one.assessment.binned_at is None]
+    changes = changes_of([one.card.id for one in found])
+    return [_plan(account, one.card, one.assessment, *changes[one.card.id], base_url, now) for one in found]
+
+
+def _plan(
+    account: Account,
+    card: JarCard,
+    assessment: Assessment,
+    changes: int,
+    changed_at: datetime | None,
+    base_url: str,
+    now: datetime,
+) -> JarPlan:
+    zone = ZoneInfo(account.time_zone)
+    steps = tuple(step for step in assessment.timeline if step.due > now - SHOWN_BEFORE)
+    waiting = next((step for step in steps if step.state not in (StepState.DONE, StepState.SKIPPED)), None)
+    overdue = int(max(timedelta(), now - waiting.due) / OVERDUE_STEP) if waiting else 0
+    likely = assessment.ready_on.on.likely if assessment.ready_on else None
+    return JarPlan(
+        jar_id=card.id,
+        name=card.name,
+        tare_g=card.setup.vessel.tare_g,
+        zone=zone,
+        steps=steps,
+        sequence=changes * (OVERDUE_MOST + 1) + min(OVERDUE_MOST, overdue),
+        changed_at=changed_at,
+        ready=_day(likely.astimezone(zone)) if likely else None,
+        url=f"{base_url}/jars/{card.id}",
+    )
+
+
+def _day(local: datetime) -> str:
+    return f"{local:%a} {local.day} {local:%b}"
+
+
+def new_calendar_key(account: Account) -> str:
+    """A new private address; the one before opens nothing any more. The token is told this once."""
+    token = secrets.token_urlsafe(24)
+    CalendarKey.objects.update_or_create(account=account, defaults={"token_hash": _hash(token)})
+    return token
+
+
+def drop_calendar_key(account: Account) -> None:
+    CalendarKey.objects.filter(account=account).delete()
+
+
+def has_calendar_key(account: Account) -> bool:
+    return CalendarKey.objects.filter(account=account).exists()
+
+
+def account_of_key(token: str) -> Account:
+    """Whose calendar this address is. Raises Problem (not found) for one that was never made or was changed."""
+    key = CalendarKey.objects.select_related("account").filter(token_hash=_hash(token)).first()
+    if key is None:
+        raise not_found()
+    return key.account
+
+
+def _hash(token: str) -> str:
+    return hashlib.sha256(token.encode()).hexdigest()

@@ -1,0 +1,175 @@
+"""Out of the application: the calendar held against RFC 5545 by another parser and by a calendar program; paper read
+as text."""
+
+from __future__ import annotations
+
+import subprocess
+import sys
+import tempfile
+from datetime import UTC, datetime, timedelta
+from io import BytesIO
+from itertools import pairwise
+from pathlib import Path
+from typing import Any
+from unittest.mock import patch
+from zoneinfo import ZoneInfo
+
+import vobject  # type: ignore[import-untyped]
+from django.test import Client, TestCase
+from pypdf import PdfReader
+
+from .base import Baker, ago
+
+# The last Sunday of October 2026, when Lisbon's clocks go back (IANA time zone database, from memory).
+BEFORE_THE_CHANGE = datetime(2026, 10, 23, 9, 0, tzinfo=UTC)
+
+
+def events(ics: bytes) -> dict[str, Any]:
+    """By UID, read by a parser that did not write it (RFC 5545)."""
+    found = vobject.readOne(ics.decode())
+    return {one.uid.value: one for one in found.vevent_list}
+
+
+class Calendars(TestCase):
+    def setUp(self) -> None:
+        self.baker = Baker("Ines").sign_up().plan(name="Thistle & Sons, Ltd; 🫙").mix(30.0)
+
+    def fetch(self) -> bytes:
+        answer = self.baker.client.get(f"/api/jars/{self.baker.jar_id}/calendar.ics")
+        self.assertEqual((answer.status_code, answer["Content-Type"].split(";")[0]), (200, "text/calendar"))
+        return bytes(answer.content)
+
+    def test_another_parser_reads_it_and_finds_the_plan(self) -> None:
+        ics = self.fetch()
+        self.assertTrue(all(len(line) <= 75 for line in ics.split(b"\r\n")), "folded (RFC 5545, 3.1)")
+        found = events(ics)
+        timeline = self.baker.jar()["assessment"]["timeline"]
+        self.assertEqual(len(found), len(timeline))
+        ahead = [one for one in found.values() if "(done)" not in one.summary.value]
+        self.assertEqual({one.summary.value for one in ahead}, {"Feed Thistle & Sons, Ltd; 🫙"})
+        self.assertIn("keep 30 g, 30 g water, 20 g spelt, 10 g whole rye", ahead[0].description.value)
+
+    def test_a_late_feed_moves_the_same_events_and_raises_their_sequence(self) -> None:
+        before = events(self.fetch())
+        self.baker.feed(0.0)
+        after = events(self.fetch())
+        moved = [one for one in before if one in after and before[one].dtstart.value != after[one].dtstart.value]
+        self.assertTrue(moved)
+        for one in moved:
+            self.assertGreater(int(after[one].sequence.value), int(before[one].sequence.value))
+        done = [one for one in after.values() if one.summary.value.endswith("(done)")]
+        self.assertEqual(len(done), 2)
+
+    def test_an_interval_stays_whole_over_a_change_of_clocks(self) -> None:
+        with patch("django.utils.timezone.now", return_value=BEFORE_THE_CHANGE):
+            baker = Baker("Odo").sign_up()
+            baker.plan(starts_at=(BEFORE_THE_CHANGE - timedelta(hours=2)).isoformat())
+            baker.ok(
+                "POST",
+                f"/api/jars/{baker.jar_id}/log",
+                {
+                    "id": "4f5b2a52-0b8e-4f9e-9d0e-5a5f4a3f7a01",
+                    "seen_feed": None,
+                    "entry": {
+                        "kind": "feed",
+                        "at": (BEFORE_THE_CHANGE - timedelta(hours=1)).isoformat(),
+                        "keep_g": 0,
+                        "flours": [{"flour": "spelt", "g": 20}, {"flour": "rye", "g": 10}],
+                        "water_g": 30,
+                        "salt_g": 0,
+                        "line_mm": None,
+                        "note": "",
+                    },
+                },
+            )
+            ics = baker.client.get(f"/api/jars/{baker.jar_id}/calendar.ics").content
+        starts = sorted(one.dtstart.value for one in events(ics).values())
+        lisbon = [one.astimezone(ZoneInfo("Europe/Lisbon")) for one in starts]
+        self.assertEqual({str(one.utcoffset()) for one in lisbon}, {"1:00:00", "0:00:00"})
+        self.assertEqual({(later - one) / timedelta(hours=1) for one, later in pairwise(starts)}, {24.0})
+
+    def test_a_calendar_program_takes_it_and_follows(self) -> None:
+        """khal, a calendar program from the package index, imports it twice and lists the feeds."""
+        with tempfile.TemporaryDirectory() as folder:
+            home = Path(folder)
+            (home / "cal").mkdir()
+            (home / "khal.conf").write_text(
+                f"[calendars]\n[[kitchen]]\npath = {home / 'cal'}\ntype = calendar\n"
+                "[locale]\ntimeformat = %H:%M\ndateformat = %Y-%m-%d\nlongdateformat = %Y-%m-%d\n"
+                "datetimeformat = %Y-%m-%d %H:%M\nlongdatetimeformat = %Y-%m-%d %H:%M\n"
+                "local_timezone = Europe/Lisbon\ndefault_timezone = Europe/Lisbon\n"
+                f"[sqlite]\npath = {home / 'khal.db'}\n"
+            )
+
+            def khal(*arguments: str) -> str:
+                command = [str(Path(sys.executable).with_name("khal")), "-c", str(home / "khal.conf"), *arguments]
+                env = {"HOME": folder, "LC_ALL": "C.UTF-8", "PATH": "/usr/bin:/bin"}
+                done = subprocess.run(command, capture_output=True, text=True, check=False, env=env)
+                self.assertEqual(done.returncode, 0, done.stderr)
+                return done.stdout
+
+            listed = []
+            for _ in range(2):
+                (home / "plan.ics").write_bytes(self.fetch())
+                khal("import", "--batch", "-a", "kitchen", str(home / "plan.ics"))
+                listed.append(khal("list", "--format", "{start} {title}", "today", "10d"))
+                self.baker.feed(0.0) if len(listed) == 1 else None
+            self.assertIn("Feed Thistle", listed[0])
+            self.assertIn("(done)", listed[1])
+            self.assertNotEqual(listed[0], listed[1])
+
+
+class PrivateAddress(TestCase):
+    def setUp(self) -> None:
+        self.baker = Baker("Ines").sign_up().plan().mix(30.0)
+        self.address = self.baker.ok("POST", "/api/calendar")["address"].removeprefix("http://testserver")
+
+    def test_it_opens_without_signing_in_and_opens_nothing_else(self) -> None:
+        program = Client()
+        self.assertEqual(
+            len(events(program.get(self.address).content)), len(self.baker.jar()["assessment"]["timeline"])
+        )
+        self.assertEqual(program.get("/api/kitchen").status_code, 401)
+
+    def test_changed_the_old_one_opens_nothing(self) -> None:
+        self.baker.ok("POST", "/api/calendar")
+        self.assertEqual(Client().get(self.address).status_code, 404)
+        self.assertEqual(self.baker.ok("GET", "/api/calendar"), {"is_set": True})
+        self.baker.ok("DELETE", "/api/calendar")
+        self.assertEqual(self.baker.ok("GET", "/api/calendar"), {"is_set": False})
+
+    def test_a_guess_opens_nothing_and_another_bakers_jar_is_not_there(self) -> None:
+        self.assertEqual(Client().get("/api/calendar/guess.ics").status_code, 404)
+        stranger = Baker("Noor").sign_up()
+        for file in ("calendar.ics", "sheet.pdf", "labels.pdf"):
+            self.assertEqual(stranger.client.get(f"/api/jars/{self.baker.jar_id}/{file}").status_code, 404)
+
+
+class Paper(TestCase):
+    def setUp(self) -> None:
+        self.baker = Baker("Ines").sign_up().plan(name="Thistle").mix(30.0)
+
+    def text(self, file: str) -> str:
+        answer = self.baker.client.get(f"/api/jars/{self.baker.jar_id}/{file}")
+        self.assertEqual(answer["Content-Type"], "application/pdf")
+        return "\n".join(page.extract_text() for page in PdfReader(BytesIO(answer.content)).pages)
+
+    def test_the_sheet_says_when_what_and_how_much(self) -> None:
+        text = self.text("sheet.pdf")
+        for part in ("Thistle", "Feed: keep 30 g, 30 g water", "normal:", "likely ready", "never sealed"):
+            self.assertIn(part, text)
+
+    def test_labels_carry_ratio_flour_and_time(self) -> None:
+        text = self.text("labels.pdf")
+        for part in ("Thistle", "1:1:1", "spelt, whole rye", "lay this edge"):
+            self.assertIn(part, text)
+
+    def test_a_binned_jar_has_an_empty_sheet(self) -> None:
+        body = {"id": "4f5b2a52-0b8e-4f9e-9d0e-5a5f4a3f7a02", "seen_feed": None}
+        self.baker.ok(
+            "POST",
+            f"/api/jars/{self.baker.jar_id}/log",
+            {**body, "entry": {"kind": "bin", "at": ago(0.0), "note": ""}},
+        )
+        self.assertIn("Nothing is planned.", self.text("sheet.pdf"))
+        self.assertIn("No feed is planned.", self.text("labels.pdf"))
