@@ -127,7 +127,7 @@ def _serve(*, demo_kitchen: bool) -> int:
     serving.heed_signals()
     db = serving.database()
     web: subprocess.Popen[bytes] | None = None
-    standins: list[subprocess.Popen[bytes]] = []
+    beside: list[subprocess.Popen[bytes]] = []
     ours = False
     try:
         with serving.only_one():
@@ -147,8 +147,9 @@ def _serve(*, demo_kitchen: bool) -> int:
             address = f"http://127.0.0.1:{port}/"
             serving.ADDRESS_FILE.write_text(address)
             say.line(f"\n  Open {address}")
+            beside.append(serving.reminders(env))
             if demo_kitchen:
-                standins = serving.standins(port, scale, env["DESPERTAR_STANDIN_TOKEN"])
+                beside += serving.standins(port, scale, env["DESPERTAR_STANDIN_TOKEN"])
                 say.line(f"  A simulated kitchen scale to play with: {env['DESPERTAR_SCALE']}/")
             say.line("  Ctrl-C stops it.\n")
             serving.watch([web], ["The web server"], time.sleep)
@@ -160,7 +161,7 @@ def _serve(*, demo_kitchen: bool) -> int:
         say.line("\n  Stopping …")
         return 0
     finally:
-        for process in (*standins, *([web] if web is not None else [])):
+        for process in (*beside, *([web] if web is not None else [])):
             serving.end(process)
         if ours:
             db.stop()

@@ -103,6 +103,19 @@ def scale_port() -> int:
     return SCALE_PORT if _is_free(SCALE_PORT) else free_port()
 
 
+def reminders(env: dict[str, str]) -> subprocess.Popen[bytes]:
+    """The process that sends due reminders to the postbox, once a minute."""
+    with (LOGS / "reminders.log").open("ab") as log:
+        return subprocess.Popen(
+            [str(PYTHON), str(SERVER / "manage.py"), "remind", "--every", "60"],
+            env=env,
+            stdin=subprocess.DEVNULL,
+            stdout=log,
+            stderr=log,
+            start_new_session=True,
+        )
+
+
 def standins(port: int, scale: int, token: str) -> list[subprocess.Popen[bytes]]:
     """The simulated scale and thermometer beside a demo kitchen."""
     commands: tuple[list[str], ...] = (

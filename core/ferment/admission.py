@@ -19,9 +19,9 @@ from .vessel import as_times, most_grams
 
 # Two devices' clocks differ a little; what is further ahead is a slip of the hand.
 CLOCK_SLACK = timedelta(minutes=5)
-# A jar is planned for today, or for a day that can still be seen from here.
+# A jar is planned for a day that can still be seen from here, or was begun lately and is written down now.
 START_AT_MOST_AHEAD = timedelta(days=60)
-START_AT_MOST_AGO = timedelta(days=1)
+START_AT_MOST_AGO = timedelta(days=30)
 # Grams by which the sums of a kitchen may be off.
 WEIGHING_SLACK_G = 2.0
 # A jar can be left alone for a while; longer is the fridge's work.

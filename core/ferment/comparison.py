@@ -1,17 +1,20 @@
-"""Families side by side: days, feeds, hands-on minutes, flour, discard and what is needed."""
+"""Families side by side: days, feeds, hands-on minutes, flour, discard and what is needed; and which of them suits."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import timedelta
+from enum import StrEnum
 
-from .flours import FlourLot
+from .assessment import assess
+from .flours import Flour, FlourLot
 from .planner import MOST_STEPS, totals
 from .planner.steps import ReadyDays
 from .protocol.method import Method, Origin, Thing
-from .protocol.options import Choices
+from .protocol.options import BlendOption, Choices
 from .setups import Setup, course_of, ledger_of, plan_of
+from .tracker import Ready
 
 
 @dataclass(frozen=True)
@@ -31,6 +34,79 @@ class Compared:
     discard_g: float
     needs: tuple[Thing, ...]
     wants_c: float | None
+
+
+class Reason(StrEnum):
+    """Why a family is suggested or advised against, here and now."""
+
+    SOONEST = "soonest"
+    LEAST_FLOUR = "least_flour"
+    LEAST_DISCARD = "least_discard"
+    LEAST_WORK = "least_work"
+    NO_SCALE = "no_scale"
+    NEEDS_SCALE = "needs_scale"
+    TOO_COLD = "too_cold"
+    SLOW_FLOUR = "slow_flour"
+
+
+# A way made for so much more than a kitchen has is advised against.
+TOO_COLD_BY_C = 4.0
+
+
+@dataclass(frozen=True)
+class Offered:
+    """A family with the day of ready foreseen for this kitchen and flour, and what speaks for it and against it."""
+
+    compared: Compared
+    ready_on: Ready | None
+    suits: tuple[Reason, ...]
+    speaks_against: tuple[Reason, ...]
+
+
+def side_by_side(families: Iterable[Method], setup: Setup, *, has_scale: bool) -> tuple[Offered, ...]:
+    """Each family with this kitchen's warmth and, wherever a family lets it be chosen, this blend (`blend` among the
+    choices of the set-up)."""
+    blend = setup.choices.get("blend")
+    rows = []
+    for family in families:
+        choices: Choices = {}
+        if blend is not None:
+            choices = {option.code.value: blend for option in family.options if isinstance(option, BlendOption)}
+        own = replace(setup, family=family.code, method=family, choices=choices)
+        rows.append((to_ready(own), assess(own, (), setup.starts_at).ready_on))
+    all_ = [compared for compared, _ in rows]
+    flours = set(blend) if isinstance(blend, Mapping) else set()
+    return tuple(
+        Offered(
+            compared,
+            ready,
+            tuple(reason for reason, best in _BEST.items() if _is_best(best, compared, all_))
+            + ((Reason.NO_SCALE,) if not has_scale and Thing.SCALE not in compared.needs else ()),
+            tuple(_against(compared, setup, flours, has_scale=has_scale)),
+        )
+        for compared, ready in rows
+    )
+
+
+_BEST: Mapping[Reason, Callable[[Compared], float]] = {
+    Reason.SOONEST: lambda one: one.ready.likely,
+    Reason.LEAST_FLOUR: lambda one: one.flour_g,
+    Reason.LEAST_DISCARD: lambda one: one.discard_g,
+    Reason.LEAST_WORK: lambda one: one.minutes_a_day,
+}
+
+
+def _is_best(by: Callable[[Compared], float], one: Compared, all_: Sequence[Compared]) -> bool:
+    return len(all_) > 1 and by(one) <= min(by(other) for other in all_)
+
+
+def _against(one: Compared, setup: Setup, flours: set[str], *, has_scale: bool) -> Iterable[Reason]:
+    if not has_scale and Thing.SCALE in one.needs:
+        yield Reason.NEEDS_SCALE
+    if one.wants_c is not None and setup.warmth_c < one.wants_c - TOO_COLD_BY_C:
+        yield Reason.TOO_COLD
+    if Flour.GLUTEN_FREE in flours:
+        yield Reason.SLOW_FLOUR
 
 
 def compare(families: Iterable[Method], setup: Setup) -> tuple[Compared, ...]:

@@ -3,15 +3,18 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 
 from .assessment import Assessment, assess
 from .building import Build, build
-from .flours import Blend, FlourGrams
+from .flours import Blend, Flour, FlourGrams
 from .log import Log
+from .planner import MOST_STEPS, Step
+from .planner.steps import Change, PlanTotals
 from .protocol.course import culture
-from .refusal import Refusal, RefusalCode
-from .setups import Setup, background_of, course_of, feed_now, ledger_of
+from .protocol.options import BlendOption, OptionCode
+from .refusal import Refusal, RefusalCode, within
+from .setups import Setup, background_of, course_of, feed_now, ledger_of, plan_of
 from .tracker import IfFed, if_fed, of_a_grown_jar
 from .tracker.rounds import Turn
 from .tracker.stretch import Moments, Spread
@@ -23,6 +26,70 @@ RATIOS = (1.0, 2.0, 3.0, 5.0, 10.0)
 def moved_to(setup: Setup, log: Log, now: datetime, celsius: float) -> Assessment:
     """The jar as it would be told if it stood at another warmth from the first mix on."""
     return assess(replace(setup, warmth_c=celsius, night_c=None, readings=()), log, now)
+
+
+@dataclass(frozen=True)
+class Otherwise:
+    """What a baker may wonder about; None leaves it as it is. `size` multiplies the jar's own, `starts_in_h` moves the
+    first mix of a jar that is not mixed yet."""
+
+    warmth_c: float | None = None
+    flour: Flour | None = None
+    every_h: float | None = None
+    size: float | None = None
+    starts_in_h: float | None = None
+
+
+def otherwise(setup: Setup, log: Log, now: datetime, what: Otherwise) -> tuple[Assessment, WholePlan]:
+    """The jar as it would be told and planned otherwise; nothing is changed. Raises Refusal."""
+    course = course_of(setup)
+    choices = dict(setup.choices)
+    codes = {option.code.value for option in course.method.options}
+    if what.flour is not None:
+        blends = [option.code.value for option in course.method.options if isinstance(option, BlendOption)]
+        choices |= {code: {what.flour.value: 1.0} for code in blends}
+    if what.every_h is not None:
+        if OptionCode.EVERY_HOURS not in codes:
+            raise Refusal(RefusalCode.UNKNOWN_OPTION, "every_h", {"known": ", ".join(sorted(codes))})
+        choices[OptionCode.EVERY_HOURS.value] = what.every_h
+    changed = replace(setup, choices=choices)
+    if what.warmth_c is not None:
+        changed = replace(changed, warmth_c=what.warmth_c, night_c=None, readings=())
+    if what.size is not None:
+        changed = replace(changed, size=setup.size * within(what.size, 0.1, 10.0, "size"))
+    if what.starts_in_h is not None and not log:
+        changed = replace(
+            changed, starts_at=now + timedelta(hours=within(what.starts_in_h, 0.0, 1440.0, "starts_in_h"))
+        )
+    return assess(changed, log, now), whole_plan(changed, log, now)
+
+
+@dataclass(frozen=True)
+class WholePlan:
+    """A jar's plan from its first mix to the day it is likely ready, and what that takes: done, and still to come."""
+
+    steps: tuple[Step, ...]
+    changes: tuple[Change, ...]
+    done: PlanTotals
+    to_come: PlanTotals
+    until: datetime
+
+
+# A plan is shown for so long at least and at most.
+LEAST_SHOWN, MOST_SHOWN = timedelta(days=7), timedelta(days=28)
+
+
+def whole_plan(setup: Setup, log: Log, now: datetime) -> WholePlan:
+    """Every act from the first mix to ready, one that waits for a sign at its usual time."""
+    now = now.astimezone(UTC)
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
+    told = assess(setup, log, now).ready_on
+    start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
+    likely = told.on.likely if told else now
+    until = min(max(likely, now + LEAST_SHOWN, start + LEAST_SHOWN), max(now, start) + MOST_SHOWN)
+    made = plan_of(setup, course, ledger, now, until=until, most_ahead=MOST_STEPS)
+    return WholePlan(made.steps, made.changes, made.done, made.to_ready, until)
 
 
 @dataclass(frozen=True)

@@ -73,6 +73,11 @@ def demo_account() -> Account:
     return account
 
 
+def accounts_with_kitchens() -> list[Account]:
+    """Everybody who may be reminded of anything."""
+    return list(Account.objects.filter(is_active=True, kitchen__isnull=False))
+
+
 def acknowledge(account: Account, notice: str) -> None:
     """The baker has read a caution. Saying so twice is as good as once."""
     Heard.objects.get_or_create(account=account, notice=notice)

@@ -18,6 +18,7 @@ from photos.api import router as photos
 from places.api import router as places
 from problems import Problem, ServerProblem, answer, body, from_refusal
 from problems.validation import problems
+from reminders.api import router as reminders
 
 
 class StrictJson(JSONRenderer):
@@ -25,7 +26,7 @@ class StrictJson(JSONRenderer):
 
 
 api = NinjaAPI(title="Despertar", version="1", docs_url=None, openapi_url=None, renderer=StrictJson())
-for router in (accounts, places, kitchen, logbook, photos, guidance, exchange, demo):
+for router in (accounts, places, kitchen, logbook, photos, guidance, exchange, reminders, demo):
     api.add_router("", router)
 
 

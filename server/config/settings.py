@@ -38,6 +38,7 @@ INSTALLED_APPS = [
     "photos",
     "guidance",
     "exchange",
+    "reminders",
     "demo",
 ]
 

@@ -15,9 +15,13 @@ from .wire import (
     AssessmentOut,
     BuildIn,
     BuildUpOut,
+    CompareIn,
     KitchenOut,
     LookedAtIn,
+    OfferedOut,
     OpenJarOut,
+    OtherwiseIn,
+    OtherwiseOut,
     PreviewIn,
     SheetOut,
     SignsIn,
@@ -25,10 +29,14 @@ from .wire import (
     WeighIn,
     WhatIfIn,
     WhatIfOut,
+    WholePlanOut,
+    card_out,
+    compared_setup,
     described,
     kitchen_out,
     looked_at,
     open_jar_out,
+    otherwise_in,
     setup_in,
     went_in,
 )
@@ -58,6 +66,30 @@ def what_if(request: Baker, jar_id: UUID, payload: WhatIfIn) -> WhatIfOut:
     found = services.what_if(request.auth, jar_id, payload.warmth_c, timezone.now())
     told = found.assessment
     return WhatIfOut(forecast=told.forecast, ready_on=told.ready_on, offers=list(found.offers))
+
+
+@router.post("/compare", response={200: list[OfferedOut], 422: ProblemsOut})
+def compare(request: Baker, payload: CompareIn) -> list[OfferedOut]:
+    return services.compare(payload.origin, compared_setup(payload, request.auth), has_scale=payload.has_scale)
+
+
+@router.get("/jars/{jar_id}/plan", response={200: WholePlanOut, 404: ProblemsOut})
+def read_plan(request: Baker, jar_id: UUID) -> WholePlanOut:
+    now = timezone.now()
+    opened = services.jar_now(request.auth, jar_id, now)
+    return WholePlanOut(
+        now=now,
+        time_zone=request.auth.time_zone,
+        jar=card_out(opened.card),
+        plan=services.whole_plan_of(request.auth, jar_id, now),
+        ready_on=opened.assessment.ready_on,
+    )
+
+
+@router.post("/jars/{jar_id}/plan-otherwise", response={200: OtherwiseOut, 404: ProblemsOut, 422: ProblemsOut})
+def plan_otherwise(request: Baker, jar_id: UUID, payload: OtherwiseIn) -> OtherwiseOut:
+    found = services.plan_otherwise(request.auth, jar_id, otherwise_in(payload), timezone.now())
+    return OtherwiseOut(ready_on=found.assessment.ready_on, plan=found.plan)
 
 
 @router.post("/signs", response={200: SignsOut, 422: ProblemsOut})

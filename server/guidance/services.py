@@ -9,13 +9,25 @@ from uuid import UUID
 from accounts.services import Account, heard_by
 from ferment.admission import admit, admit_setup
 from ferment.assessment import Assessment, assess
-from ferment.foresight import BuildUp, RatioOffer, build_up_from, moved_to, offers
+from ferment.comparison import Offered, side_by_side
+from ferment.foresight import (
+    BuildUp,
+    Otherwise,
+    RatioOffer,
+    WholePlan,
+    build_up_from,
+    moved_to,
+    offers,
+    otherwise,
+    whole_plan,
+)
 from ferment.log import Look
 from ferment.lookup import Described, look_up
+from ferment.protocol.method import Method, Origin
 from ferment.setups import Setup
 from ferment.sheet import Sheet, WentIn, sheet
 from ferment.signs import Finding
-from kitchen.services import JarCard, all_jars, jar_of
+from kitchen.services import JarCard, all_jars, catalogue, jar_of
 from logbook.services import Recorded, entries_of, logs_of
 from photos.services import Taken, photos_of
 
@@ -76,6 +88,36 @@ def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> W
     return WhatIf(
         moved_to(card.setup, log, now, warmth_c), offers(replace(card.setup, warmth_c=warmth_c, night_c=None), log, now)
     )
+
+
+def compare(origin: Origin, setup: Setup, *, has_scale: bool) -> list[Offered]:
+    """The families that begin so, side by side, for this kitchen and flour."""
+    families = [family for family in catalogue() if family.origin is origin or _may_begin(family, origin)]
+    return list(side_by_side(families, setup, has_scale=has_scale))
+
+
+def _may_begin(family: Method, origin: Origin) -> bool:
+    return any(way.origin is origin for way in family.ways)
+
+
+def whole_plan_of(account: Account, jar_id: UUID, now: datetime) -> WholePlan:
+    """A jar's plan from its first mix to ready."""
+    card = jar_of(account, jar_id, now)
+    return whole_plan(card.setup, logs_of([card.id])[card.id], now)
+
+
+@dataclass(frozen=True)
+class Wondered:
+    """A jar as it would be otherwise, beside how it is."""
+
+    assessment: Assessment
+    plan: WholePlan
+
+
+def plan_otherwise(account: Account, jar_id: UUID, what: Otherwise, now: datetime) -> Wondered:
+    """Nothing is changed by asking. Raises Refusal."""
+    card = jar_of(account, jar_id, now)
+    return Wondered(*otherwise(card.setup, logs_of([card.id])[card.id], now, what))
 
 
 def look_up_signs(it: Described, now: datetime) -> list[Finding]:

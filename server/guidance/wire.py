@@ -13,18 +13,23 @@ from accounts.services import Account
 from accounts.wire import Moment, Request
 from ferment.assessment import Assessment, InJar, NextMove, SinceFeed
 from ferment.cautions import Notice
+from ferment.comparison import Offered
 from ferment.counsel import Counsel
 from ferment.flours import Flour
-from ferment.foresight import BuildUp, RatioOffer
+from ferment.foresight import BuildUp, Otherwise, RatioOffer, WholePlan
 from ferment.log import Bubbles, Look, Smell, Thickness, Top
 from ferment.lookup import Described
-from ferment.protocol.method import Normal
+from ferment.methods import FAMILIES
+from ferment.protocol.method import Normal, Origin
 from ferment.readiness import Readiness, StageFound
+from ferment.setups import Setup
 from ferment.sheet import Sheet, WentIn
 from ferment.signs import Finding
 from ferment.tracker import Forecast, Ready, When
 from ferment.tracker.stretch import Spread
+from ferment.vessel import Vessel
 from ferment.weighing import WalkStyle
+from kitchen.services import hours_of
 from kitchen.wire import JarBody, JarOut, card_out, setup_in
 from logbook.bodies import LookBody, to_core
 from logbook.wire import EntryOut, recorded_out
@@ -33,9 +38,10 @@ from photos.wire import PhotoOut, photo_out
 from .services import Assessed, OpenJar
 
 AssessmentOut = Assessment
+OfferedOut = Offered
 SheetOut = Sheet
 BuildUpOut = BuildUp
-__all__ = ["AssessmentOut", "BuildUpOut", "SheetOut", "setup_in"]
+__all__ = ["AssessmentOut", "BuildUpOut", "OfferedOut", "SheetOut", "card_out", "setup_in"]
 
 
 class RiseOut(Schema):
@@ -99,6 +105,64 @@ class WhatIfOut(Schema):
     forecast: Forecast | None
     ready_on: Ready | None
     offers: list[RatioOffer]
+
+
+class CompareIn(Request):
+    """This kitchen and flour, to hold the families against: the blend by parts, or none for each family's own."""
+
+    origin: Origin
+    warmth_c: float
+    night_c: float | None
+    blend: Annotated[dict[Flour, float], Field(max_length=8)]
+    has_scale: bool
+    starts_at: Moment
+
+
+class OtherwiseIn(Request):
+    """What a baker wonders about; null leaves it as it is."""
+
+    warmth_c: float | None
+    flour: Flour | None
+    every_h: float | None
+    size: float | None
+    starts_in_h: float | None
+
+
+class OtherwiseOut(Schema):
+    """The plan as it would be, and when it would be ready."""
+
+    ready_on: Ready | None
+    plan: WholePlan
+
+
+class WholePlanOut(Schema):
+    """A jar's plan from its first mix to ready, with the jar it is of."""
+
+    now: datetime
+    time_zone: str
+    jar: JarOut
+    plan: WholePlan
+    ready_on: Ready | None
+
+
+# A jar big enough for any family: what is compared is the way, not the glass.
+ROOMY = Vessel(300.0, 4_000.0, 200.0)
+
+
+def compared_setup(body: CompareIn, account: Account) -> Setup:
+    return Setup(
+        family=FAMILIES[0].code,
+        choices={"blend": {flour.value: part for flour, part in body.blend.items()}} if body.blend else {},
+        vessel=ROOMY,
+        starts_at=body.starts_at,
+        hours=hours_of(account),
+        warmth_c=body.warmth_c,
+        night_c=body.night_c,
+    )
+
+
+def otherwise_in(body: OtherwiseIn) -> Otherwise:
+    return Otherwise(body.warmth_c, body.flour, body.every_h, body.size, body.starts_in_h)
 
 
 class WeighIn(Request):

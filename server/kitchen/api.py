@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from typing import Any
 from uuid import UUID
 
 from django.http import HttpRequest
@@ -14,17 +15,23 @@ from problems import ProblemsOut
 from . import hands, services
 from .wire import (
     CatalogueOut,
+    CheckedMethodOut,
     CodeIn,
     CodeOut,
     HandsOut,
+    HoursBody,
     JarOut,
+    MethodIn,
     NewJarIn,
     PlaceIn,
     ReadyAfterIn,
     ShelfIn,
+    bands_in,
     card_out,
     catalogue_out,
+    checked_out,
     hands_out,
+    hours_out,
     setup_in,
 )
 
@@ -81,3 +88,23 @@ def come_in(request: Baker, payload: CodeIn) -> HandsOut:
 @router.delete("/hands/{hand_id}", response={200: HandsOut, 404: ProblemsOut})
 def show_out(request: Baker, hand_id: UUID) -> HandsOut:
     return hands_out(hands.show_out(request.auth, hand_id, timezone.now()))
+
+
+@router.get("/hours", response=HoursBody)
+def read_hours(request: Baker) -> HoursBody:
+    return hours_out(services.hours_of(request.auth))
+
+
+@router.put("/hours", response={200: HoursBody, 422: ProblemsOut})
+def set_hours(request: Baker, payload: HoursBody) -> HoursBody:
+    return hours_out(services.set_hours(request.auth, bands_in(payload.weekday), bands_in(payload.weekend)))
+
+
+@router.post("/methods/check", response={200: CheckedMethodOut, 422: ProblemsOut})
+def check_method(request: Baker, payload: MethodIn) -> CheckedMethodOut:
+    return checked_out(services.method_from_outside(payload.method))
+
+
+@router.get("/methods/{code}", response={200: dict[str, Any], 422: ProblemsOut})
+def read_method(request: Baker, code: str) -> dict[str, Any]:
+    return services.family_as_file(code)

@@ -11,6 +11,7 @@ from django.db import models
 class Kitchen(models.Model):
     id = models.UUIDField(primary_key=True, default=uuid.uuid4)
     owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="kitchen")
+    hours = models.JSONField(null=True)
     made_at = models.DateTimeField(auto_now_add=True)
 
 
@@ -42,7 +43,8 @@ class Jar(models.Model):
     id = models.UUIDField(primary_key=True)
     kitchen = models.ForeignKey(Kitchen, on_delete=models.CASCADE, related_name="jars")
     name = models.CharField(max_length=60)
-    family = models.CharField(max_length=40)
+    family = models.CharField(max_length=60)
+    method = models.JSONField(null=True)
     choices = models.JSONField()
     tare_g = models.FloatField()
     volume_ml = models.FloatField()

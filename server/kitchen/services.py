@@ -3,7 +3,7 @@ nothing else."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 from uuid import UUID
@@ -14,9 +14,11 @@ from django.db.models import Q, QuerySet
 
 from accounts.services import Account
 from ferment.admission import admit_setup
-from ferment.hours import Hours, waking_hours
-from ferment.methods import FAMILIES
+from ferment.hours import Band, Hours, check_bands, waking_hours
+from ferment.methods import FAMILIES, family_named
+from ferment.protocol.lint import check
 from ferment.protocol.method import Method
+from ferment.protocol.written import from_json, to_json
 from ferment.readiness import Strictness
 from ferment.setups import Setup, course_of
 from ferment.vessel import Vessel
@@ -47,8 +49,28 @@ def kitchen_of(account: Account) -> UUID:
 
 
 def hours_of(account: Account) -> Hours:
-    """When the baker can be at the jars: awake, in the account's time zone."""
-    return waking_hours(ZoneInfo(account.time_zone))
+    """When the baker can be at the jars, in the account's time zone; awake, where nothing else was told."""
+    kitchen = Kitchen.objects.filter(owner=account).first()
+    return _hours(kitchen.hours if kitchen else None, account)
+
+
+def set_hours(account: Account, weekday: Sequence[Band], weekend: Sequence[Band]) -> Hours:
+    """The baker's own hours, on weekdays and at weekends. Raises Refusal for bands that are none or that overlap."""
+    told = {
+        "weekday": [[band.start, band.end] for band in check_bands(tuple(weekday), "weekday")],
+        "weekend": [[band.start, band.end] for band in check_bands(tuple(weekend), "weekend")],
+    }
+    kitchen_of(account)
+    Kitchen.objects.filter(owner=account).update(hours=told)
+    return _hours(told, account)
+
+
+def _hours(told: Mapping[str, Sequence[Sequence[int]]] | None, account: Account) -> Hours:
+    zone = ZoneInfo(account.time_zone)
+    if told is None:
+        return waking_hours(zone)
+    weekday, weekend = (tuple(Band(start, end) for start, end in told[day]) for day in ("weekday", "weekend"))
+    return Hours(zone, weekday, weekend)
 
 
 def kitchens_of(account: Account) -> list[UUID]:
@@ -136,6 +158,7 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
         kitchen_id=kitchen_of(account),
         name=name,
         family=setup.family,
+        method=to_json(setup.method) if setup.method else None,
         choices=dict(setup.choices),
         tare_g=setup.vessel.tare_g,
         volume_ml=setup.vessel.volume_ml,
@@ -176,7 +199,8 @@ def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> J
         starts_at=jar.starts_at,
         scale_step=jar.scale_step,
         size=jar.size,
-        hours=hours_of(owner),
+        hours=_hours(jar.kitchen.hours, owner),
+        method=from_json(jar.method) if jar.method else None,
         warmth_c=jar.warmth_c,
         night_c=jar.night_c,
         readings=warmth.get(jar.thermometer, ()) if jar.thermometer else (),
@@ -188,3 +212,15 @@ def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> J
 def catalogue() -> tuple[Method, ...]:
     """The families to choose from."""
     return FAMILIES
+
+
+def method_from_outside(written: Mapping[str, object]) -> Method:
+    """A method file, read and held against what a method owes. Raises Refusal with the place of what is wrong."""
+    method = from_json(written)
+    check(method)
+    return method
+
+
+def family_as_file(code: str) -> dict[str, object]:
+    """A family of the catalogue as a method file. Raises Refusal."""
+    return to_json(family_named(code))

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import asdict
 from datetime import datetime
 from enum import StrEnum
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 from uuid import UUID
 
 from ninja import Schema
@@ -15,6 +15,7 @@ from pydantic import Field
 from accounts.services import Account
 from accounts.wire import Moment, Name, Request
 from ferment.flours import Flour
+from ferment.hours import Band, Hours
 from ferment.protocol.method import Days, Method, Only, Origin, Thing
 from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
 from ferment.protocol.relevance import conditions
@@ -23,7 +24,7 @@ from ferment.setups import Setup
 from ferment.vessel import Vessel
 
 from .hands import Hands, Helper
-from .services import JarCard, catalogue, hours_of
+from .services import JarCard, catalogue, hours_of, method_from_outside
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
 
@@ -32,7 +33,8 @@ class JarBody(Request):
     """A jar as planned: its method with what was chosen of it, its glass, and where it stands. Grams, ml, mm, °C."""
 
     name: Name
-    family: Annotated[str, Field(max_length=40)]
+    family: Annotated[str, Field(max_length=60)]
+    method: dict[str, Any] | None = None
     choices: Annotated[dict[str, Choice], Field(max_length=30)]
     tare_g: float
     volume_ml: float
@@ -65,6 +67,37 @@ class PlaceIn(Request):
     warmth_c: float
     night_c: float | None
     thermometer: UUID | None
+
+
+class BandBody(Request):
+    """From one time of day to another, in minutes after midnight; one that ends earlier runs over midnight."""
+
+    start: int
+    end: int
+
+
+class HoursBody(Request):
+    """When the baker can be at the jars; no bands: at no time on such days."""
+
+    weekday: Annotated[list[BandBody], Field(max_length=6)]
+    weekend: Annotated[list[BandBody], Field(max_length=6)]
+
+
+class MethodIn(Request):
+    """A method file, as brought in."""
+
+    method: dict[str, Any]
+
+
+class CheckedMethodOut(Schema):
+    """A method that was read and is sound: what it is, how many phases it has, and when it is ready."""
+
+    code: str
+    origin: Origin
+    phases: int
+    options: int
+    ready: Days
+    needs: list[Thing]
 
 
 class CodeIn(Request):
@@ -163,8 +196,10 @@ class CatalogueOut(Schema):
 
 
 def setup_in(body: JarBody, account: Account) -> Setup:
+    method = method_from_outside(body.method) if body.method is not None else None
     return Setup(
-        family=body.family,
+        family=method.code if method else body.family,
+        method=method,
         choices=body.choices,
         vessel=Vessel(body.tare_g, body.volume_ml, body.height_mm),
         starts_at=body.starts_at,
@@ -196,6 +231,28 @@ def card_out(card: JarCard) -> JarOut:
         on_shelf=card.on_shelf,
         owner=card.owner,
         thermometer=card.thermometer,
+    )
+
+
+def hours_out(hours: Hours) -> HoursBody:
+    def bands(told: Iterable[Band]) -> list[BandBody]:
+        return [BandBody(start=band.start, end=band.end) for band in told]
+
+    return HoursBody(weekday=bands(hours.weekday), weekend=bands(hours.weekend))
+
+
+def bands_in(body: list[BandBody]) -> list[Band]:
+    return [Band(band.start, band.end) for band in body]
+
+
+def checked_out(method: Method) -> CheckedMethodOut:
+    return CheckedMethodOut(
+        code=method.code,
+        origin=method.origin,
+        phases=len(method.phases),
+        options=len(method.options),
+        ready=method.ready,
+        needs=list(method.needs),
     )
 
 

@@ -100,7 +100,7 @@ class SetUps(TestCase):
         cases = (
             (replace(setup(), vessel=Vessel(400, 60, 60)), "volume_ml", RefusalCode.JAR_TOO_SMALL),
             (replace(setup(), starts_at=START + timedelta(days=90)), "starts_at", RefusalCode.IN_THE_FUTURE),
-            (replace(setup(), starts_at=START - timedelta(days=3)), "starts_at", RefusalCode.BEFORE_THE_START),
+            (replace(setup(), starts_at=START - timedelta(days=40)), "starts_at", RefusalCode.BEFORE_THE_START),
             (replace(setup(), family="nameless"), "family", RefusalCode.UNKNOWN_FAMILY),
             (replace(setup(), scale_step=2.0), "scale_step", RefusalCode.NOT_A_CHOICE),
         )

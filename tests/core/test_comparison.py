@@ -9,11 +9,12 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ferment.comparison import Compared, compare, to_ready
+from ferment.comparison import Compared, Offered, Reason, compare, side_by_side, to_ready
 from ferment.flours import Flour
 from ferment.methods import FAMILIES
 from ferment.planner.readytable import FLOUR_PACE, ready_days, warmth_pace
 from ferment.protocol.method import Origin, Thing
+from ferment.protocol.options import Choices
 from ferment.setups import Setup, course_of
 from ferment.vessel import Vessel
 
@@ -77,3 +78,35 @@ class DaysUntilReady(TestCase):
     def test_a_method_for_a_warm_box_is_judged_against_it(self) -> None:
         stiff = course_of(Setup("stiff_warm", {}, ROOMY, START))
         self.assertEqual(ready_days(stiff, 27.0).likely, stiff.method.ready.likely)
+
+
+class ForThisKitchen(TestCase):
+    """Foreseen for this warmth and flour, and what speaks for and against each."""
+
+    def offered(self, celsius: float = 24.0, *, scale: bool = True, **blend: float) -> dict[str, Offered]:
+        choices: Choices = {"blend": blend} if blend else {}
+        fresh = [family for family in FAMILIES if family.origin is Origin.FLOUR_AND_WATER][:4]
+        told = side_by_side(fresh, replace(PLAIN, warmth_c=celsius, choices=choices), has_scale=scale)
+        return {one.compared.family: one for one in told}
+
+    def test_a_cold_kitchen_visibly_moves_the_course(self) -> None:
+        warm, cold = self.offered(24.0), self.offered(17.0)
+        for code, one in warm.items():
+            with self.subTest(code):
+                other = cold[code]
+                assert one.ready_on
+                assert other.ready_on
+                self.assertGreater(other.ready_on.on.likely, one.ready_on.on.likely)
+
+    def test_the_best_of_each_kind_is_named_and_what_is_missing_too(self) -> None:
+        found = self.offered(scale=False)
+        soonest = min(found.values(), key=lambda one: one.compared.ready.likely)
+        self.assertIn(Reason.SOONEST, soonest.suits)
+        for one in found.values():
+            needs = Thing.SCALE in one.compared.needs
+            self.assertEqual(Reason.NEEDS_SCALE in one.speaks_against, needs)
+            self.assertEqual(Reason.NO_SCALE in one.suits, not needs)
+
+    def test_gluten_free_flour_is_slower(self) -> None:
+        for one in self.offered(gluten_free=1.0).values():
+            self.assertIn(Reason.SLOW_FLOUR, one.speaks_against)

@@ -21,8 +21,8 @@ REFRESH = timedelta(hours=1)
 def calendar(plans: list[JarPlan], name: str, now: datetime) -> bytes:
     """What is done and what is to come of these jars.
 
-    Times are in UTC, which every program shows in its own zone: an interval in hours that pass stays whole over a change
-    of clocks, and no program has to understand a zone's history.
+    Times are in UTC, which every program shows in its own zone: an interval in hours that pass stays whole over a
+    change of clocks, and no program has to understand a zone's history.
     """
     made = Calendar()
     made.add("prodid", PRODUCT)

@@ -21,6 +21,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Calendar Key */
+        get: operations["exchange_api_read_calendar_key"];
+        put?: never;
+        /** New Calendar Key */
+        post: operations["exchange_api_new_calendar_key"];
+        /** Drop Calendar Key */
+        delete: operations["exchange_api_drop_calendar_key"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/{token}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kitchen Calendar
+         * @description What a calendar program subscribes to: the token opens this and nothing else.
+         */
+        get: operations["exchange_api_kitchen_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -32,6 +71,23 @@ export interface paths {
         get: operations["kitchen_api_read_catalogue"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Compare */
+        post: operations["guidance_api_compare"];
         delete?: never;
         options?: never;
         head?: never;
@@ -142,6 +198,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Hours */
+        get: operations["kitchen_api_read_hours"];
+        /** Set Hours */
+        put: operations["kitchen_api_set_hours"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars": {
         parameters: {
             query?: never;
@@ -187,6 +261,40 @@ export interface paths {
         put?: never;
         /** Build Up */
         post: operations["guidance_api_build_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Jar Calendar */
+        get: operations["exchange_api_jar_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/labels.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Jar Labels */
+        get: operations["exchange_api_jar_labels"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -244,6 +352,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Plan */
+        get: operations["guidance_api_read_plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/plan-otherwise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Otherwise */
+        post: operations["guidance_api_plan_otherwise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/ready-after": {
         parameters: {
             query?: never;
@@ -254,6 +396,23 @@ export interface paths {
         get?: never;
         /** Set Ready After */
         put: operations["kitchen_api_set_ready_after"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Jar Sheet */
+        get: operations["exchange_api_jar_sheet"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -414,6 +573,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/methods/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Method */
+        get: operations["kitchen_api_read_method"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Check Method */
+        post: operations["kitchen_api_check_method"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{photo_id}": {
         parameters: {
             query?: never;
@@ -440,6 +633,23 @@ export interface paths {
         };
         /** Read Picture */
         get: operations["photos_api_read_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/postbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Postbox */
+        get: operations["reminders_api_read_postbox"];
         put?: never;
         post?: never;
         delete?: never;
@@ -661,6 +871,16 @@ export interface components {
             watched: boolean;
         };
         /**
+         * BandBody
+         * @description From one time of day to another, in minutes after midnight; one that ends earlier runs over midnight.
+         */
+        BandBody: {
+            /** End */
+            end: number;
+            /** Start */
+            start: number;
+        };
+        /**
          * Basis
          * @description What a forecast rests on: the warmth now, how this jar differs from the book, and how many feeds were watched.
          *
@@ -750,6 +970,22 @@ export interface components {
             /** Times */
             times: components["schemas"]["TimedFeed"][];
         };
+        /**
+         * CalendarAddressOut
+         * @description The private address, told this once.
+         */
+        CalendarAddressOut: {
+            /** Address */
+            address: string;
+        };
+        /**
+         * CalendarKeyOut
+         * @description Whether there is a private address.
+         */
+        CalendarKeyOut: {
+            /** Is Set */
+            is_set: boolean;
+        };
         /** CatalogueOut */
         CatalogueOut: {
             /** Families */
@@ -803,6 +1039,22 @@ export interface components {
              */
             what: "amended" | "withdrawn" | "restored";
         };
+        /**
+         * CheckedMethodOut
+         * @description A method that was read and is sound: what it is, how many phases it has, and when it is ready.
+         */
+        CheckedMethodOut: {
+            /** Code */
+            code: string;
+            /** Needs */
+            needs: components["schemas"]["Thing"][];
+            /** Options */
+            options: number;
+            origin: components["schemas"]["Origin"];
+            /** Phases */
+            phases: number;
+            ready: components["schemas"]["Days"];
+        };
         /** CodeIn */
         CodeIn: {
             /** Code */
@@ -815,6 +1067,58 @@ export interface components {
         CodeOut: {
             /** Code */
             code: string;
+        };
+        /**
+         * Compared
+         * @description What a family takes until its likely day of ready, from the same start, hours and warmth.
+         */
+        Compared: {
+            /** Discard G */
+            discard_g: number;
+            /** Family */
+            family: string;
+            /** Feeds */
+            feeds: number;
+            /** Feeds A Day */
+            feeds_a_day: number;
+            /** Flour G */
+            flour_g: number;
+            /** Flours */
+            flours: components["schemas"]["FlourGrams"][];
+            /** Liquid G */
+            liquid_g: number;
+            /** Minutes */
+            minutes: number;
+            /** Minutes A Day */
+            minutes_a_day: number;
+            /** Needs */
+            needs: components["schemas"]["Thing"][];
+            origin: components["schemas"]["Origin"];
+            ready: components["schemas"]["ReadyDays"];
+            /** Wants C */
+            wants_c: number | null;
+        };
+        /**
+         * CompareIn
+         * @description This kitchen and flour, to hold the families against: the blend by parts, or none for each family's own.
+         */
+        CompareIn: {
+            /** Blend */
+            blend: {
+                [key: string]: number;
+            };
+            /** Has Scale */
+            has_scale: boolean;
+            /** Night C */
+            night_c: number | null;
+            origin: components["schemas"]["Origin"];
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /** Warmth C */
+            warmth_c: number;
         };
         /**
          * Counsel
@@ -1154,6 +1458,16 @@ export interface components {
             since: string;
         };
         /**
+         * HoursBody
+         * @description When the baker can be at the jars; no bands: at no time on such days.
+         */
+        HoursBody: {
+            /** Weekday */
+            weekday: components["schemas"]["BandBody"][];
+            /** Weekend */
+            weekend: components["schemas"]["BandBody"][];
+        };
+        /**
          * IfFed
          * @description What a feed would do: when it doubles, peaks and is back at its line, and how high it goes.
          */
@@ -1372,6 +1686,16 @@ export interface components {
             worth_it: boolean;
         };
         /**
+         * MethodIn
+         * @description A method file, as brought in.
+         */
+        MethodIn: {
+            /** Method */
+            method: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * Move
          * @enum {string}
          */
@@ -1393,6 +1717,10 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Method */
+            method?: {
+                [key: string]: unknown;
+            } | null;
             /** Name */
             name: string;
             /** Night C */
@@ -1483,6 +1811,18 @@ export interface components {
             scale: components["schemas"]["Scale"];
         };
         /**
+         * Offered
+         * @description A family with the day of ready foreseen for this kitchen and flour, and what speaks for it and against it.
+         */
+        Offered: {
+            compared: components["schemas"]["Compared"];
+            ready_on: components["schemas"]["Ready"] | null;
+            /** Speaks Against */
+            speaks_against: components["schemas"]["Reason"][];
+            /** Suits */
+            suits: components["schemas"]["Reason"][];
+        };
+        /**
          * Only
          * @description The phase belongs to these choices of an option.
          */
@@ -1518,6 +1858,29 @@ export interface components {
          * @enum {string}
          */
         Origin: "flour_and_water" | "dried" | "frozen" | "asleep";
+        /**
+         * OtherwiseIn
+         * @description What a baker wonders about; null leaves it as it is.
+         */
+        OtherwiseIn: {
+            /** Every H */
+            every_h: number | null;
+            flour: components["schemas"]["Flour"] | null;
+            /** Size */
+            size: number | null;
+            /** Starts In H */
+            starts_in_h: number | null;
+            /** Warmth C */
+            warmth_c: number | null;
+        };
+        /**
+         * OtherwiseOut
+         * @description The plan as it would be, and when it would be ready.
+         */
+        OtherwiseOut: {
+            plan: components["schemas"]["WholePlan"];
+            ready_on: components["schemas"]["Ready"] | null;
+        };
         /**
          * PhotoIn
          * @description A photo: JPEG, PNG or WebP, base64; its id made by the client, `look` the entry it was taken with.
@@ -1628,6 +1991,41 @@ export interface components {
             level: components["schemas"]["PointBody"];
             mark: components["schemas"]["PointBody"];
         };
+        /** Postbox */
+        Postbox: {
+            /** Sent */
+            sent: components["schemas"]["Posted"][];
+            /** To Come */
+            to_come: components["schemas"]["Posted"][];
+        };
+        /**
+         * Posted
+         * @description A reminder in the postbox, or one that will be (`sent_at` to come).
+         */
+        Posted: {
+            act: components["schemas"]["Act"];
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /** Harmless */
+            harmless: boolean;
+            /** Jar */
+            jar: string;
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /** Late H */
+            late_h: number;
+            /**
+             * Sent At
+             * Format: date-time
+             */
+            sent_at: string;
+        };
         /**
          * PreviewIn
          * @description A jar that is not planned yet.
@@ -1643,6 +2041,10 @@ export interface components {
             family: string;
             /** Height Mm */
             height_mm: number;
+            /** Method */
+            method?: {
+                [key: string]: unknown;
+            } | null;
             /** Name */
             name: string;
             /** Night C */
@@ -1789,6 +2191,12 @@ export interface components {
             of: number;
             step: components["schemas"]["StepCode"];
         };
+        /**
+         * Reason
+         * @description Why a family is suggested or advised against, here and now.
+         * @enum {string}
+         */
+        Reason: "soonest" | "least_flour" | "least_discard" | "least_work" | "no_scale" | "needs_scale" | "too_cold" | "slow_flour";
         /**
          * RecordIn
          * @description A new entry, its id made by the client; `seen_feed` is the last feed that the device knew of.
@@ -2297,6 +2705,39 @@ export interface components {
             likely: string;
         };
         /**
+         * WholePlan
+         * @description A jar's plan from its first mix to the day it is likely ready, and what that takes: done, and still to come.
+         */
+        WholePlan: {
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            done: components["schemas"]["PlanTotals"];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            to_come: components["schemas"]["PlanTotals"];
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+        };
+        /**
+         * WholePlanOut
+         * @description A jar's plan from its first mix to ready, with the jar it is of.
+         */
+        WholePlanOut: {
+            jar: components["schemas"]["JarOut"];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            plan: components["schemas"]["WholePlan"];
+            ready_on: components["schemas"]["Ready"] | null;
+            /** Time Zone */
+            time_zone: string;
+        };
+        /**
          * WordBody
          * @description The baker's own word: yes or no to advice, no to a sign, yes or no to being ready.
          */
@@ -2332,6 +2773,7 @@ export type AmendIn = components['schemas']['AmendIn'];
 export type Answer = components['schemas']['Answer'];
 export type Assessment = components['schemas']['Assessment'];
 export type Attempt = components['schemas']['Attempt'];
+export type BandBody = components['schemas']['BandBody'];
 export type Basis = components['schemas']['Basis'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
@@ -2339,13 +2781,18 @@ export type Bubbles = components['schemas']['Bubbles'];
 export type Build = components['schemas']['Build'];
 export type BuildIn = components['schemas']['BuildIn'];
 export type BuildUp = components['schemas']['BuildUp'];
+export type CalendarAddressOut = components['schemas']['CalendarAddressOut'];
+export type CalendarKeyOut = components['schemas']['CalendarKeyOut'];
 export type CatalogueOut = components['schemas']['CatalogueOut'];
 export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
 export type ChangeCode = components['schemas']['ChangeCode'];
 export type ChangeOut = components['schemas']['ChangeOut'];
+export type CheckedMethodOut = components['schemas']['CheckedMethodOut'];
 export type CodeIn = components['schemas']['CodeIn'];
 export type CodeOut = components['schemas']['CodeOut'];
+export type Compared = components['schemas']['Compared'];
+export type CompareIn = components['schemas']['CompareIn'];
 export type Counsel = components['schemas']['Counsel'];
 export type Days = components['schemas']['Days'];
 export type DeedBody = components['schemas']['DeedBody'];
@@ -2368,6 +2815,7 @@ export type GlanceOut = components['schemas']['GlanceOut'];
 export type HandsOut = components['schemas']['HandsOut'];
 export type HeardIn = components['schemas']['HeardIn'];
 export type HelperOut = components['schemas']['HelperOut'];
+export type HoursBody = components['schemas']['HoursBody'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
@@ -2381,6 +2829,7 @@ export type LookBody = components['schemas']['LookBody'];
 export type LookedAtIn = components['schemas']['LookedAtIn'];
 export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
+export type MethodIn = components['schemas']['MethodIn'];
 export type Move = components['schemas']['Move'];
 export type NewJarIn = components['schemas']['NewJarIn'];
 export type NewStationOut = components['schemas']['NewStationOut'];
@@ -2388,10 +2837,13 @@ export type NextMove = components['schemas']['NextMove'];
 export type Normal = components['schemas']['Normal'];
 export type Notice = components['schemas']['Notice'];
 export type NumberOptionOut = components['schemas']['NumberOptionOut'];
+export type Offered = components['schemas']['Offered'];
 export type Only = components['schemas']['Only'];
 export type OpenJarOut = components['schemas']['OpenJarOut'];
 export type OptionCode = components['schemas']['OptionCode'];
 export type Origin = components['schemas']['Origin'];
+export type OtherwiseIn = components['schemas']['OtherwiseIn'];
+export type OtherwiseOut = components['schemas']['OtherwiseOut'];
 export type PhotoIn = components['schemas']['PhotoIn'];
 export type PhotoOut = components['schemas']['PhotoOut'];
 export type Pick = components['schemas']['Pick'];
@@ -2400,6 +2852,8 @@ export type PlaceIn = components['schemas']['PlaceIn'];
 export type PlanTotals = components['schemas']['PlanTotals'];
 export type PointBody = components['schemas']['PointBody'];
 export type PointsBody = components['schemas']['PointsBody'];
+export type Postbox = components['schemas']['Postbox'];
+export type Posted = components['schemas']['Posted'];
 export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
@@ -2412,6 +2866,7 @@ export type Ready = components['schemas']['Ready'];
 export type ReadyAfterIn = components['schemas']['ReadyAfterIn'];
 export type ReadyDays = components['schemas']['ReadyDays'];
 export type ReadyStep = components['schemas']['ReadyStep'];
+export type Reason = components['schemas']['Reason'];
 export type RecordIn = components['schemas']['RecordIn'];
 export type Remedy = components['schemas']['Remedy'];
 export type RiseOut = components['schemas']['RiseOut'];
@@ -2457,6 +2912,8 @@ export type WeighIn = components['schemas']['WeighIn'];
 export type WhatIfIn = components['schemas']['WhatIfIn'];
 export type WhatIfOut = components['schemas']['WhatIfOut'];
 export type When = components['schemas']['When'];
+export type WholePlan = components['schemas']['WholePlan'];
+export type WholePlanOut = components['schemas']['WholePlanOut'];
 export type WordBody = components['schemas']['WordBody'];
 export type $defs = Record<string, never>;
 export interface operations {
@@ -2493,6 +2950,94 @@ export interface operations {
             };
         };
     };
+    exchange_api_read_calendar_key: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarKeyOut"];
+                };
+            };
+        };
+    };
+    exchange_api_new_calendar_key: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarAddressOut"];
+                };
+            };
+        };
+    };
+    exchange_api_drop_calendar_key: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    exchange_api_kitchen_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     kitchen_api_read_catalogue: {
         parameters: {
             query?: never;
@@ -2509,6 +3054,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueOut"];
+                };
+            };
+        };
+    };
+    guidance_api_compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offered"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };
@@ -2757,6 +3335,59 @@ export interface operations {
             };
         };
     };
+    kitchen_api_read_hours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursBody"];
+                };
+            };
+        };
+    };
+    kitchen_api_set_hours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoursBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     kitchen_api_plan_jar: {
         parameters: {
             query?: never;
@@ -2865,6 +3496,66 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    exchange_api_jar_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    exchange_api_jar_labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3024,6 +3715,81 @@ export interface operations {
             };
         };
     };
+    guidance_api_read_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholePlanOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_plan_otherwise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherwiseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherwiseOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     kitchen_api_set_ready_after: {
         parameters: {
             query?: never;
@@ -3059,6 +3825,36 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    exchange_api_jar_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3437,6 +4233,72 @@ export interface operations {
             };
         };
     };
+    kitchen_api_read_method: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    kitchen_api_check_method: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MethodIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckedMethodOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     photos_api_take_away: {
         parameters: {
             query?: never;
@@ -3493,6 +4355,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reminders_api_read_postbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Postbox"];
                 };
             };
         };

@@ -22,6 +22,10 @@ export const router = createBrowserRouter([
         path: "jars/:jarId/photos",
         lazy: async () => ({ Component: (await import("../features/jar")).PhotosPage }),
       },
+      {
+        path: "jars/:jarId/plan",
+        lazy: async () => ({ Component: (await import("../features/plan")).PlanPage }),
+      },
       { path: "house", lazy: async () => ({ Component: (await import("../features/house")).HousePage }) },
       { path: "signs", lazy: async () => ({ Component: (await import("../features/signs")).SignsPage }) },
       {

@@ -5,6 +5,7 @@ import type {
   OptionScale,
   Origin,
   PickCode,
+  Reason,
   SightCode,
   Thing,
   WaitsFor,
@@ -128,3 +129,15 @@ const SIGHT_WORDS: Record<SightCode, (times: number | null) => string> = {
 export function sightWords(waits: readonly WaitsFor[]): string {
   return list(waits.map((one) => SIGHT_WORDS[one.sight](one.times))).replaceAll(" and it ", " or it ");
 }
+
+/** Why a way is suggested, or advised against. */
+export const REASON_WORDS: Record<Reason, string> = {
+  soonest: "soonest",
+  least_flour: "least flour",
+  least_discard: "least waste",
+  least_work: "least work",
+  no_scale: "needs no scale",
+  needs_scale: "needs a scale",
+  too_cold: "made for a warmer place",
+  slow_flour: "slow with this flour",
+};

@@ -1,7 +1,10 @@
 import { api } from "../../api/client";
 import { useTitle } from "../../lib/hooks";
+import { HoursPart } from "../../parts/hours";
 import { OutOfReach } from "../../ui/states";
+import { CalendarPart } from "./Calendar";
 import { HandsPart } from "./Hands";
+import { PostboxPart } from "./Postbox";
 import { ThermometersPart } from "./Thermometers";
 
 /** The house around the jars: who keeps them, and what measures their warmth. */
@@ -13,19 +16,33 @@ export function HousePage() {
     <div className="pt-6">
       <h1 className="text-3xl">House</h1>
       <div className="mt-6 grid gap-12 md:grid-cols-2">
+        <section aria-labelledby="hours" className="flex flex-col gap-2">
+          <h2 id="hours" className="text-2xl">
+            Your hours
+          </h2>
+          <HoursPart />
+        </section>
+        <PostboxPart />
+        <CalendarPart />
         <HandsPart />
         <ThermometersPart />
+        <ScalePart address={session.data?.scale ?? ""} />
       </div>
-      <section aria-labelledby="scale" className="mt-12 max-w-prose">
-        <h2 id="scale" className="text-2xl">
-          Kitchen scale
-        </h2>
-        <p className="mt-2">
-          A scale's bridge on this computer is read while you feed, once you press “Read my scale” there. It
-          is looked for at <span className="font-semibold">{session.data?.scale}</span>. In the demo a
-          simulated one stands there, with a page of its own to pour on.
-        </p>
-      </section>
     </div>
+  );
+}
+
+function ScalePart({ address }: { readonly address: string }) {
+  return (
+    <section aria-labelledby="scale">
+      <h2 id="scale" className="text-2xl">
+        Kitchen scale
+      </h2>
+      <p className="mt-2">
+        A scale's bridge on this computer is read while you feed, once you press “Read my scale” there. It is
+        looked for at <span className="font-semibold">{address}</span>. In the demo a simulated one stands
+        there, with a page of its own to pour on.
+      </p>
+    </section>
   );
 }

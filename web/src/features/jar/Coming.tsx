@@ -1,5 +1,6 @@
 import type { OpenJar } from "../../api/types";
 import { clock, dayWord } from "../../lib/time";
+import { ButtonLink } from "../../ui/button";
 import { changeLine } from "../../words/changes";
 import { sightWords } from "../../words/methods";
 import { taskLine } from "../../words/tasks";
@@ -33,6 +34,9 @@ export function Coming({ opened }: { readonly opened: OpenJar }) {
           </li>
         ))}
       </ol>
+      <ButtonLink look="plain" to={`/jars/${opened.jar.id}/plan`} className="mt-2 -ml-3">
+        The whole plan
+      </ButtonLink>
     </section>
   );
 }

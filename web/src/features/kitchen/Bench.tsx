@@ -100,6 +100,9 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
       <ButtonLink look="plain" to={jar}>
         Rise line and log
       </ButtonLink>
+      <ButtonLink look="plain" to={`${jar}/plan`}>
+        Plan
+      </ButtonLink>
     </div>
   );
 }

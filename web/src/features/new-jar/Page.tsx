@@ -6,17 +6,29 @@ import { planJar } from "../../api/writes";
 import { useRested, useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { deviceZone } from "../../lib/time";
+import { momentOf } from "../../lib/when";
+import { HoursPart } from "../../parts/hours";
 import { Button } from "../../ui/button";
+import { Choice } from "../../ui/choice";
 import { NumberField, TextField } from "../../ui/field";
 import { Loading, OutOfReach, Trouble } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
 import { fieldWords, problemAt, problemWords } from "../../words/problems";
+import { type Begun, writeDown } from "./begun";
 import { type Chosen, draftLike, type JarDraft, jarOf, newDraft } from "./draft";
 import { FamilyChoice } from "./Family";
+import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
 import { Preview } from "./Preview";
+import { SideBySide } from "./SideBySide";
 
+/** A start this far back was a start, not a slow thumb. */
+const LONG_AGO_MS = 3 * 3_600_000;
+const BEGUN = [
+  { value: "fed", label: "fed as this way asks" },
+  { value: "mixed", label: "only mixed" },
+] as const satisfies readonly { value: Begun; label: string }[];
 const SHOWN = ["name", "tare_g", "volume_ml", "height_mm", "warmth_c", "night_c", "starts_at"];
 
 export function NewJarPage() {
@@ -36,7 +48,7 @@ export function NewJarPage() {
   const { families, flours } = catalogue.data;
   const from = families.find(({ origin }) => origin === search.get("from"));
   const begun = model.data ? draftLike(model.data.jar) : from ? { ...newDraft(), family: from.code } : null;
-  const draftKey = ["new-jar.4", like ?? from?.origin].filter(Boolean).join(".");
+  const draftKey = ["new-jar.5", like ?? from?.origin].filter(Boolean).join(".");
   return <NewJarForm key={draftKey} draftKey={draftKey} families={families} flours={flours} begun={begun} />;
 }
 
@@ -67,18 +79,28 @@ function NewJarForm({
   const choose = (code: OptionCode, value: Chosen[OptionCode]) =>
     set({ chosen: { ...draft.chosen, [family.code]: { ...chosen, [code]: value } } });
 
+  const [begunAs, setBegunAs] = useState<Begun>("fed");
+  const startsAt = momentOf(draft.start, Date.now(), zone);
+  const longAgo = Date.parse(startsAt) < Date.now() - LONG_AGO_MS;
+  // To the hour, so that what was foreseen a minute ago still holds.
+  const start = new Date(
+    Math.floor((Number.isNaN(Date.parse(startsAt)) ? Date.now() : Date.parse(startsAt)) / 3_600_000) *
+      3_600_000,
+  ).toISOString();
+
   const save = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
     setProblems([]);
     const jar = jarOf(draft, family, Date.now(), zone);
-    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.4", value: draft });
+    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.5", value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);
       return;
     }
     clear();
+    if (longAgo && outcome.kind === "saved") await writeDown(jar.id, jar.name, jar.starts_at, begunAs);
     if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
     await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
   };
@@ -99,8 +121,27 @@ function NewJarForm({
             onChange={(event) => set({ name: event.target.value })}
             error={error("name")}
           />
-          <FamilyChoice families={families} value={family} onChange={(code) => set({ family: code })} />
-          <Options family={family} flours={flours} chosen={chosen} choose={choose} problems={problems} />
+          <FamilyChoice
+            families={families}
+            value={family}
+            onChange={(code) => set({ family: code, method: null })}
+          />
+          <details>
+            <summary className="min-h-11 py-2 font-semibold text-crust">
+              Side by side: days, work, flour, waste
+            </summary>
+            <SideBySide
+              draft={rested}
+              family={familyOf(families, rested)}
+              origin={family.origin}
+              start={start}
+              onChange={(code) => set({ family: code, method: null })}
+            />
+          </details>
+          <MethodFile family={family} own={draft.method} onUse={(method) => set({ method })} />
+          {!draft.method && (
+            <Options family={family} flours={flours} chosen={chosen} choose={choose} problems={problems} />
+          )}
           <Glass draft={draft} set={set} error={error} />
           <WhenField
             label="First mix"
@@ -110,6 +151,18 @@ function NewJarForm({
             zone={zone}
             error={error("starts_at")}
           />
+          {longAgo && (
+            <Choice
+              label="What was done since"
+              items={BEGUN}
+              value={begunAs}
+              onChange={(next) => next && setBegunAs(next)}
+            />
+          )}
+          <details>
+            <summary className="min-h-11 py-2 font-semibold text-crust">Your hours</summary>
+            <HoursPart />
+          </details>
           {problems.length > 0 && (
             <Trouble>
               <strong>Not planned yet.</strong>{" "}
@@ -151,7 +204,7 @@ function Glass({
       <NumberField
         label="Weight of the empty jar"
         unit="g"
-        hint="Clean and dry, lid off. Write it on the jar too."
+        hint="Clean and dry, lid off. Empty: you zero the scale with the jar on it."
         value={draft.tare}
         onChange={(event) => set({ tare: event.target.value })}
         error={error("tare_g")}

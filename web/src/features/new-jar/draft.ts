@@ -18,6 +18,9 @@ import { momentOf, NOW, type When } from "../../lib/when";
 /** What was chosen of one family, by option: a number as typed, a pick, or flours with their parts as typed. */
 export type Chosen = Partial<Record<OptionCode, string | Partial<Record<Flour, string>>>>;
 
+/** A method that was brought in as a file, as it was written. */
+export type OwnMethod = Record<string, unknown>;
+
 export type JarDraft = {
   readonly id: string;
   readonly name: string;
@@ -31,13 +34,29 @@ export type JarDraft = {
   /** Empty where nights are as warm as days. */
   readonly night: string;
   readonly readyAfter: Strictness;
+  /** Goes before the family where there is one. */
+  readonly method: OwnMethod | null;
   readonly start: When;
 };
+
+/** Something to call it until the baker knows better. */
+const NAMES = [
+  "Pebble",
+  "Thicket",
+  "Kettle",
+  "Marsh",
+  "Rafter",
+  "Clover",
+  "Gable",
+  "Ember",
+  "Furrow",
+  "Wren",
+];
 
 export function newDraft(): JarDraft {
   return {
     id: newId(),
-    name: "",
+    name: NAMES[Math.floor(Math.random() * NAMES.length)] ?? "",
     family: "equal_parts",
     chosen: {},
     tare: "",
@@ -46,6 +65,7 @@ export function newDraft(): JarDraft {
     warmth: "22",
     night: "",
     readyAfter: "usual",
+    method: null,
     start: NOW,
   };
 }
@@ -141,8 +161,10 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
     id: draft.id,
     name: draft.name,
     family: family.code,
-    choices,
-    tare_g: number(draft.tare),
+    method: draft.method,
+    choices: draft.method ? {} : choices,
+    // A jar that was never weighed is zeroed away on the scale.
+    tare_g: draft.tare.trim() === "" ? 0 : number(draft.tare),
     volume_ml: number(draft.volume),
     height_mm: number(draft.height),
     scale_step: 1,

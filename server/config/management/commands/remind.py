@@ -1,0 +1,27 @@
+"""`manage.py remind [--every 60]`: sends due reminders to the postbox, once or again and again."""
+
+from __future__ import annotations
+
+import threading
+from typing import Any
+
+from django.core.management.base import BaseCommand, CommandParser
+from django.db import close_old_connections
+from django.utils import timezone
+
+from reminders.services import remind_all
+
+
+class Command(BaseCommand):
+    help = "Send due reminders to the postbox."
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        parser.add_argument("--every", type=float, default=0.0, help="seconds; 0: once")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        rest = threading.Event()
+        while True:
+            close_old_connections()
+            remind_all(timezone.now())
+            if not options["every"] or rest.wait(options["every"]):
+                return

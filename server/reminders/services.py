@@ -1,0 +1,93 @@
+"""Send what is due to the postbox, and show what was sent and what will be."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from uuid import UUID
+
+from accounts.services import Account, accounts_with_kitchens
+from ferment.planner import Act
+from ferment.reminding import Reminder, reminders
+from guidance.services import Assessed, kitchen_now
+
+from .models import Message
+
+MOST_SHOWN = 40
+# A reminder this long overdue when the postbox is opened for the first time is no news any more.
+STALE = timedelta(hours=36)
+
+
+@dataclass(frozen=True)
+class Posted:
+    """A reminder in the postbox, or one that will be (`sent_at` to come)."""
+
+    jar_id: UUID
+    jar: str
+    act: Act
+    due: datetime
+    sent_at: datetime
+    late_h: float
+    harmless: bool
+
+
+@dataclass(frozen=True)
+class Postbox:
+    sent: list[Posted]
+    to_come: list[Posted]
+
+
+def remind_all(now: datetime) -> int:
+    """Everybody's due reminders go out. Answers how many did."""
+    return sum(remind(account, now) for account in accounts_with_kitchens())
+
+
+def remind(account: Account, now: datetime) -> int:
+    """One account's due reminders go to its postbox: one an act, none for what is done."""
+    rows = []
+    for jar, told in _due_or_to_come(account, now):
+        for one in told:
+            if one.at <= now < one.due + STALE:
+                rows.append(
+                    Message(
+                        account=account,
+                        jar_id=jar.card.id,
+                        step=one.step,
+                        act=one.act,
+                        due=one.due,
+                        sent_at=now,
+                        late_h=one.late_h,
+                        harmless=one.harmless,
+                    )
+                )
+    before = Message.objects.filter(account=account).count()
+    Message.objects.bulk_create(rows, ignore_conflicts=True)
+    return Message.objects.filter(account=account).count() - before
+
+
+def postbox_of(account: Account, now: datetime) -> Postbox:
+    """What was sent, the latest first, and what would be sent when, by the plan as it stands."""
+    remind(account, now)
+    sent = Message.objects.filter(account=account).select_related("jar").order_by("-sent_at")[:MOST_SHOWN]
+    done = {(one.jar_id, one.step) for one in Message.objects.filter(account=account)}
+    to_come = [
+        Posted(jar.card.id, jar.card.name, one.act, one.due, one.at, one.late_h, one.harmless)
+        for jar, told in _due_or_to_come(account, now)
+        for one in told
+        if (jar.card.id, one.step) not in done and one.at > now
+    ]
+    return Postbox(
+        [
+            Posted(one.jar_id, one.jar.name, Act(one.act), one.due, one.sent_at, one.late_h, one.harmless)
+            for one in sent
+        ],
+        sorted(to_come, key=lambda one: one.sent_at)[:MOST_SHOWN],
+    )
+
+
+def _due_or_to_come(account: Account, now: datetime) -> list[tuple[Assessed, tuple[Reminder, ...]]]:
+    return [
+        (jar, reminders(jar.assessment.timeline, jar.card.setup.hours, now))
+        for jar in kitchen_now(account, now)
+        if jar.card.on_shelf and jar.assessment.binned_at is None
+    ]

@@ -1,0 +1,47 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, http } from "../../api/client";
+import { Button } from "../../ui/button";
+
+/** The private address that a calendar program subscribes to. */
+export function CalendarPart() {
+  const key = api.useQuery("get", "/api/calendar");
+  const queries = useQueryClient();
+  const [address, setAddress] = useState<string | null>(null);
+  const make = async () => {
+    const { data } = await http.POST("/api/calendar");
+    if (data) setAddress(data.address);
+    await queries.invalidateQueries();
+  };
+  const drop = async () => {
+    await http.DELETE("/api/calendar");
+    setAddress(null);
+    await queries.invalidateQueries();
+  };
+  const isSet = key.data?.is_set ?? false;
+  return (
+    <section aria-labelledby="calendar" className="flex flex-col gap-4">
+      <h2 id="calendar" className="text-2xl">
+        Calendar
+      </h2>
+      <p>
+        A private address to subscribe to: your feeds, in your calendar program, moving with the plan. Whoever
+        knows it sees the feeds and nothing else. If it leaks, make a new one; the old one ends.
+      </p>
+      {address && (
+        <p className="border-l-4 border-crust pl-4">
+          <span className="block">Shown this once. Put it into your calendar program:</span>
+          <code className="block break-all font-bold">{address}</code>
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <Button onClick={() => void make()}>{isSet ? "Make a new address" : "Make an address"}</Button>
+        {isSet && (
+          <Button look="plain" onClick={() => void drop()}>
+            End it
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}

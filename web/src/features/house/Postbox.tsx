@@ -1,0 +1,71 @@
+import { useState } from "react";
+import { api } from "../../api/client";
+import type { Posted } from "../../api/types";
+import { useStored } from "../../lib/store";
+import { deviceZone, when } from "../../lib/time";
+import { Button } from "../../ui/button";
+import { reminderLine } from "../../words/reminders";
+
+/** The simulated postbox: what mail or push would have brought, and what it will. */
+export function PostboxPart() {
+  const box = api.useQuery("get", "/api/postbox", {}, { refetchInterval: 60_000 });
+  const [notices, setNotices] = useStored<boolean>("notices.on", false);
+  const [refused, setRefused] = useState(false);
+  const allow = async () => {
+    if (!("Notification" in globalThis)) return setRefused(true);
+    const answer = await Notification.requestPermission();
+    setNotices(answer === "granted");
+    setRefused(answer !== "granted");
+  };
+  return (
+    <section aria-labelledby="postbox" className="flex flex-col gap-4">
+      <h2 id="postbox" className="text-2xl">
+        Reminders
+      </h2>
+      <p>
+        One for each act, in your hours, none for what is done. No mail or push leaves this machine: they go
+        to this simulated postbox.
+      </p>
+      <div>
+        {notices ? (
+          <Button onClick={() => setNotices(false)}>Stop notices in this browser</Button>
+        ) : (
+          <Button onClick={() => void allow()}>Notices in this browser too</Button>
+        )}
+        {refused && <p className="mt-1 text-soft">This browser does not allow them. The postbox goes on.</p>}
+      </div>
+      <Letters title="Sent" none="Nothing yet." letters={box.data?.sent ?? []} />
+      <Letters title="To come" none="Nothing is planned." letters={(box.data?.to_come ?? []).slice(0, 8)} />
+    </section>
+  );
+}
+
+function Letters({
+  title,
+  none,
+  letters,
+}: {
+  readonly title: string;
+  readonly none: string;
+  readonly letters: readonly Posted[];
+}) {
+  return (
+    <div>
+      <h3 className="text-lg">{title}</h3>
+      {letters.length === 0 && <p className="text-soft">{none}</p>}
+      <ul>
+        {letters.map((one) => (
+          <li
+            key={`${one.jar_id}.${one.due}`}
+            className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule py-1.5"
+          >
+            <span className="text-soft first-letter:uppercase">
+              {when(one.sent_at, Date.now(), deviceZone())}
+            </span>
+            <span>{reminderLine(one)}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

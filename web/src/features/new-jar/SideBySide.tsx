@@ -1,0 +1,187 @@
+import { useState } from "react";
+import { api } from "../../api/client";
+import type { Family, FamilyCode, Offered, Origin } from "../../api/types";
+import { grams, typed } from "../../lib/numbers";
+import { Button } from "../../ui/button";
+import { FAMILY_WORDS, REASON_WORDS } from "../../words/methods";
+import { problemWords } from "../../words/problems";
+import { blendInUse, type Chosen, type JarDraft, partsOf } from "./draft";
+
+type Column = { readonly key: string; readonly label: string; readonly by: (one: Offered) => number };
+
+const DAY = 86_400_000;
+
+function readyDay({ ready_on: on, compared }: Offered, start: string): readonly [number, number, number] {
+  if (!on) return [compared.ready.earliest, compared.ready.likely, compared.ready.latest];
+  const days = (at: string) => (Date.parse(at) - Date.parse(start)) / DAY;
+  return [days(on.on.earliest), days(on.on.likely), days(on.on.latest)];
+}
+
+/** The ways that begin so, side by side on what matters, for this kitchen and this flour. */
+export function SideBySide({
+  draft,
+  family,
+  origin,
+  start,
+  onChange,
+}: {
+  readonly draft: JarDraft;
+  readonly family: Family;
+  readonly origin: Origin;
+  readonly start: string;
+  readonly onChange: (code: FamilyCode) => void;
+}) {
+  const [hasScale, setHasScale] = useState(true);
+  const [sort, setSort] = useState("ready");
+  const warmth = typed(draft.warmth);
+  const night = typed(draft.night);
+  const found = api.useQuery(
+    "post",
+    "/api/compare",
+    {
+      body: {
+        origin,
+        warmth_c: warmth ?? 22,
+        night_c: Number.isNaN(night) ? null : night,
+        blend: blendFor(family, draft.chosen[family.code] ?? {}),
+        has_scale: hasScale,
+        starts_at: start,
+      },
+    },
+    { enabled: warmth !== null && !Number.isNaN(warmth), staleTime: 300_000, retry: false },
+  );
+  if (found.error?.errors)
+    return <p className="text-alarm">{found.error.errors.map(problemWords).join(" ")}</p>;
+  const columns: readonly Column[] = [
+    { key: "ready", label: "Likely ready", by: (one) => readyDay(one, start)[1] },
+    { key: "feeds", label: "Feeds a day", by: (one) => one.compared.feeds_a_day },
+    { key: "minutes", label: "Minutes a day", by: (one) => one.compared.minutes_a_day },
+    { key: "flour", label: "Flour in all", by: (one) => one.compared.flour_g },
+    { key: "discard", label: "Taken out", by: (one) => one.compared.discard_g },
+  ];
+  const by = columns.find(({ key }) => key === sort)?.by ?? (() => 0);
+  const rows = [...(found.data ?? [])].sort((a, b) => by(a) - by(b));
+  return (
+    <div>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={hasScale}
+            onChange={(event) => setHasScale(event.target.checked)}
+            className="size-5 accent-crust"
+          />
+          I have a kitchen scale
+        </label>
+        <span aria-live="polite" className="text-soft">
+          {found.isFetching ? "Foreseeing each way for your kitchen …" : "Press a heading to sort."}
+        </span>
+      </div>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
+      <section aria-label="Ways side by side, scrolls sideways" tabIndex={0} className="overflow-x-auto">
+        <table className="w-full min-w-[40rem] border-collapse text-left">
+          <thead>
+            <tr className="border-b-2 border-rule align-bottom">
+              <th scope="col" className="py-2 pr-3">
+                Way
+              </th>
+              {columns.map(({ key, label }) => (
+                <th
+                  key={key}
+                  scope="col"
+                  aria-sort={sort === key ? "ascending" : "none"}
+                  className="py-1 pr-3"
+                >
+                  <button
+                    type="button"
+                    onClick={() => setSort(key)}
+                    className={`min-h-11 text-left font-semibold ${sort === key ? "underline underline-offset-4" : "text-soft"}`}
+                  >
+                    {label}
+                  </button>
+                </th>
+              ))}
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((one) => (
+              <Row
+                key={one.compared.family}
+                one={one}
+                start={start}
+                chosen={one.compared.family === family.code}
+                onChange={onChange}
+              />
+            ))}
+          </tbody>
+        </table>
+      </section>
+    </div>
+  );
+}
+
+function Row({
+  one,
+  start,
+  chosen,
+  onChange,
+}: {
+  readonly one: Offered;
+  readonly start: string;
+  readonly chosen: boolean;
+  readonly onChange: (code: FamilyCode) => void;
+}) {
+  const { compared, suits, speaks_against: against } = one;
+  const code = compared.family as FamilyCode;
+  const [from, likely, to] = readyDay(one, start).map(Math.ceil);
+  const { label } = FAMILY_WORDS[code];
+  return (
+    <tr className={`border-b border-rule align-top ${chosen ? "bg-card" : ""}`}>
+      <th scope="row" className="py-2 pr-3 font-semibold">
+        {label}
+        <span className="block text-[0.85rem] font-normal">
+          {suits.length > 0 && (
+            <span className="text-leaf">{suits.map((why) => REASON_WORDS[why]).join(", ")}</span>
+          )}
+          {suits.length > 0 && against.length > 0 && " · "}
+          {against.length > 0 && (
+            <span className="text-crust">but {against.map((why) => REASON_WORDS[why]).join(", ")}</span>
+          )}
+        </span>
+      </th>
+      <td className="py-2 pr-3 whitespace-nowrap">
+        day {likely}
+        <span className="block text-[0.85rem] text-soft">
+          {from} to {to}
+        </span>
+      </td>
+      <td className="py-2 pr-3">{compared.feeds_a_day.toFixed(1)}</td>
+      <td className="py-2 pr-3">{Math.round(compared.minutes_a_day)}</td>
+      <td className="py-2 pr-3 whitespace-nowrap">{grams(Math.round(compared.flour_g))}</td>
+      <td className="py-2 pr-3 whitespace-nowrap">{grams(Math.round(compared.discard_g))}</td>
+      <td className="py-1">
+        {chosen ? (
+          <span className="flex min-h-11 items-center font-semibold">chosen</span>
+        ) : (
+          <Button look="plain" aria-label={`Take ${label}`} onClick={() => onChange(code)}>
+            Take it
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** The blend of the way that is chosen, to hold the others against with the same flour. */
+function blendFor(family: Family, chosen: Chosen): Record<string, number> {
+  const option = family.options.find((one) => one.code === "blend");
+  if (option?.kind !== "blend") return {};
+  const parts = Object.entries(partsOf(option, blendInUse(option, family, chosen)));
+  return Object.fromEntries(
+    parts.flatMap(([flour, text]) => {
+      const value = typed(text);
+      return value === null || Number.isNaN(value) ? [] : [[flour, value]];
+    }),
+  );
+}

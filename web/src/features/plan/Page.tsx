@@ -1,0 +1,187 @@
+import { Link, useParams } from "react-router";
+import { api } from "../../api/client";
+import type { JarPlan, PlanTotals, Step } from "../../api/types";
+import { useTitle } from "../../lib/hooks";
+import { grams } from "../../lib/numbers";
+import { clock, dayWord, when } from "../../lib/time";
+import { Button, ButtonLink } from "../../ui/button";
+import { Loading, OutOfReach } from "../../ui/states";
+import { changeLine } from "../../words/changes";
+import { FLOUR_WORDS } from "../../words/flours";
+import { readyWords } from "../../words/forecasts";
+import { sightWords } from "../../words/methods";
+import { NORMAL_WORDS } from "../../words/moves";
+import { ACT_WORDS, taskLine } from "../../words/tasks";
+import { byDay, momentOf, offBy } from "./days";
+import { WhatIf } from "./WhatIf";
+
+/** The whole course of a jar: the days as they went, and those to come until it is ready. */
+export function PlanPage() {
+  const { jarId = "" } = useParams();
+  const plan = api.useQuery("get", "/api/jars/{jar_id}/plan", { params: { path: { jar_id: jarId } } });
+  useTitle(plan.data ? `Plan of ${plan.data.jar.name}` : "Plan");
+  if (plan.isPending) return <Loading what="Laying out the days" />;
+  if (!plan.data) return <OutOfReach onRetry={() => void plan.refetch()} />;
+  return <Laid told={plan.data} />;
+}
+
+function Laid({ told }: { readonly told: JarPlan }) {
+  const { jar, plan, now, time_zone: zone, ready_on: ready } = told;
+  const days = byDay(plan.steps, now, zone);
+  const path = `/api/jars/${jar.id}`;
+  return (
+    <article className="pt-6">
+      <h1 className="text-3xl">Plan of {jar.name}</h1>
+      {ready && Date.parse(ready.on.latest) > Date.parse(now) && (
+        <p className="mt-2 border-l-4 border-dawn pl-4 text-lg">{readyWords(ready, now, zone)}</p>
+      )}
+      <div className="mt-4 flex flex-wrap gap-x-2 print:hidden">
+        <Download href={`${path}/sheet.pdf`}>Sheet for the fridge door</Download>
+        <Download href={`${path}/labels.pdf`}>Jar labels</Download>
+        <Download href={`${path}/calendar.ics`}>As a calendar file</Download>
+        <Button look="plain" onClick={() => window.print()}>
+          Print this page
+        </Button>
+      </div>
+      <div className="mt-6 grid gap-10 md:grid-cols-[1fr_20rem]">
+        <ol className="min-w-0">
+          {days.map(({ date, steps }) => (
+            <Day key={date} steps={steps} told={told} />
+          ))}
+        </ol>
+        <aside className="flex flex-col gap-8">
+          <Shopping title="Still to buy" totals={plan.to_come} until={dayWord(plan.until, now, zone)} />
+          {plan.done.feeds > 0 && <Shopping title="Used so far" totals={plan.done} until={null} />}
+          {plan.changes.length > 0 && (
+            <section aria-labelledby="moved">
+              <h2 id="moved" className="text-2xl">
+                What moved it
+              </h2>
+              <ul className="mt-2">
+                {[...plan.changes].reverse().map((change) => (
+                  <li
+                    key={`${change.code}.${change.at}`}
+                    className="border-b border-rule py-2 first-letter:uppercase"
+                  >
+                    {changeLine(change, now, zone)}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <div className="print:hidden">
+            <WhatIf told={told} />
+          </div>
+          <ButtonLink look="plain" to={`/jars/${jar.id}`} className="self-start print:hidden">
+            Back to {jar.name}
+          </ButtonLink>
+        </aside>
+      </div>
+    </article>
+  );
+}
+
+function Download({ href, children }: { readonly href: string; readonly children: string }) {
+  return (
+    <a
+      href={href}
+      target="_blank"
+      rel="noreferrer"
+      className="inline-flex min-h-11 items-center rounded-lg px-3 font-semibold text-crust underline-offset-4 hover:underline"
+    >
+      {children}
+    </a>
+  );
+}
+
+function Day({ steps, told }: { readonly steps: readonly Step[]; readonly told: JarPlan }) {
+  const { now, time_zone: zone } = told;
+  const [first] = steps;
+  if (!first) return null;
+  const at = momentOf(first, now);
+  const today = dayWord(at, now, zone) === "today";
+  const past = steps.every(({ state }) => state === "done" || state === "skipped");
+  return (
+    <li className={`border-t-2 py-3 ${today ? "border-crust" : "border-rule"} ${past ? "text-soft" : ""}`}>
+      <h2 className="flex flex-wrap items-baseline gap-x-3 text-xl first-letter:uppercase">
+        <span className="first-letter:uppercase">{dayWord(at, now, zone)}</span>
+        <span className="font-sans text-base font-normal text-soft">day {first.day}</span>
+      </h2>
+      <ul className="mt-1 flex flex-col gap-2">
+        {steps.map((step) => (
+          <Act key={step.number} step={step} told={told} />
+        ))}
+      </ul>
+      {!past && <p className="mt-1 text-[0.95rem] text-soft">Normal: {NORMAL_WORDS[first.normal]}</p>}
+    </li>
+  );
+}
+
+function Act({ step, told }: { readonly step: Step; readonly told: JarPlan }) {
+  const { jar, now, time_zone: zone } = told;
+  const done = step.state === "done";
+  const off = offBy(step);
+  const window = Date.parse(step.latest) - Date.parse(step.earliest) > 1_800_000;
+  return (
+    <li className="grid grid-cols-[3.5rem_1fr] gap-x-3">
+      <span className={`font-semibold ${done ? "" : "text-crust"}`}>{clock(momentOf(step, now), zone)}</span>
+      <div className={step.state === "skipped" ? "line-through" : ""}>
+        {step.waits_for.length > 0 && !done && `Once ${sightWords(step.waits_for)}: `}
+        {step.do.length > 0 ? taskLine(step.do) : ACT_WORDS[step.act]}
+        {done && " ✓"}
+        {step.state === "skipped" && <span className="sr-only"> (left out)</span>}
+        {off && <span className="block text-[0.9rem]">{off}</span>}
+        {!done && step.state !== "skipped" && window && (
+          <span className="block text-[0.9rem] text-soft">
+            as good from {when(step.earliest, now, zone)} to {clock(step.latest, zone)}
+            {!step.fits && "; your hours leave no better time"}
+          </span>
+        )}
+        {(step.state === "due" || step.state === "late") && (
+          <Link
+            to={`/jars/${jar.id}/${step.plan ? "feed" : "look"}`}
+            className="inline-flex min-h-11 items-center font-semibold text-crust print:hidden"
+          >
+            Do it
+          </Link>
+        )}
+      </div>
+    </li>
+  );
+}
+
+function Shopping({
+  title,
+  totals,
+  until,
+}: {
+  readonly title: string;
+  readonly totals: PlanTotals;
+  readonly until: string | null;
+}) {
+  return (
+    <section aria-label={title}>
+      <h2 className="text-2xl">{title}</h2>
+      {until && <p className="text-soft">until {until}</p>}
+      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4">
+        {totals.flours.map((part) => (
+          <Line key={part.flour} name={FLOUR_WORDS[part.flour]} value={grams(Math.round(part.g))} />
+        ))}
+        <Line name="water" value={grams(Math.round(totals.water_g))} />
+        {totals.juice_g > 0 && <Line name="juice" value={grams(Math.round(totals.juice_g))} />}
+        <Line name="taken out" value={grams(Math.round(totals.discard_g))} />
+        <Line name="feeds" value={String(totals.feeds)} />
+        <Line name="work, looks included" value={`${Math.round(totals.minutes)} min`} />
+      </dl>
+    </section>
+  );
+}
+
+function Line({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <>
+      <dt className="border-b border-rule py-1 first-letter:uppercase">{name}</dt>
+      <dd className="border-b border-rule py-1 text-right font-semibold">{value}</dd>
+    </>
+  );
+}

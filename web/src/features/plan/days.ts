@@ -1,0 +1,31 @@
+/** The plan by local days, from the first mix to ready. */
+import type { Step } from "../../api/types";
+import { toField } from "../../lib/time";
+
+export type PlanDay = { readonly date: string; readonly steps: readonly Step[] };
+
+/** When a step stands on its day: where it was done, or where it is due; what is overdue stands on today. */
+export function momentOf(step: Step, now: string): string {
+  if (step.state === "done" && step.off_by_h !== null)
+    return new Date(Date.parse(step.due) + step.off_by_h * 3_600_000).toISOString();
+  if (step.state === "late" || step.state === "due")
+    return Date.parse(step.due) < Date.parse(now) ? now : step.due;
+  return step.due;
+}
+
+export function byDay(steps: readonly Step[], now: string, zone: string): PlanDay[] {
+  const days = new Map<string, Step[]>();
+  for (const step of steps) {
+    const date = toField(momentOf(step, now), zone).slice(0, 10);
+    days.set(date, [...(days.get(date) ?? []), step]);
+  }
+  return [...days].map(([date, of]) => ({ date, steps: of })).sort((a, b) => a.date.localeCompare(b.date));
+}
+
+/** How a done step missed its time, in words; nothing within a quarter of an hour. */
+export function offBy(step: Step): string | null {
+  const off = step.off_by_h;
+  if (step.state !== "done" || off === null || Math.abs(off) < 0.25) return null;
+  const hours = Math.abs(off) < 10 ? Math.abs(off).toFixed(1) : String(Math.round(Math.abs(off)));
+  return `${hours} h ${off > 0 ? "later" : "sooner"} than planned`;
+}

@@ -1,0 +1,70 @@
+/** The baker's hours, drawn: when somebody is at the jars, on weekdays and at weekends. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { api, http } from "../api/client";
+import type { Hours } from "../api/types";
+import { clockTime } from "../lib/clock-time";
+import { useRested } from "../lib/hooks";
+import { list } from "../lib/numbers";
+import { Button } from "../ui/button";
+import { type DayBand, HoursBar } from "../ui/hours-bar";
+import { problemWords } from "../words/problems";
+
+const DAYS = [
+  { key: "weekday", label: "Weekdays" },
+  { key: "weekend", label: "Weekends" },
+] as const;
+const ONE: DayBand[] = [{ start: 420, end: 1350 }];
+const TWO: DayBand[] = [
+  { start: 420, end: 540 },
+  { start: 1140, end: 1350 },
+];
+
+export function HoursPart() {
+  const hours = api.useQuery("get", "/api/hours");
+  return hours.data ? <Editor key="hours" told={hours.data} /> : null;
+}
+
+function Editor({ told }: { readonly told: Hours }) {
+  const [hours, setHours] = useState<Hours>(told);
+  const [problem, setProblem] = useState<string | null>(null);
+  const queries = useQueryClient();
+  const rested = useRested(JSON.stringify(hours), 400);
+  useEffect(() => {
+    if (rested === JSON.stringify(told)) return;
+    void http.PUT("/api/hours", { body: JSON.parse(rested) as Hours }).then(async ({ error }) => {
+      setProblem(error?.errors.map(problemWords).join(" ") ?? null);
+      if (!error) await queries.invalidateQueries();
+    });
+  }, [rested, told, queries]);
+  return (
+    <section aria-label="Your hours" className="flex flex-col gap-4">
+      <p className="text-soft">Acts are put into the hours in which you are at the jars. Drag the ends.</p>
+      {DAYS.map(({ key, label }) => {
+        const bands = hours[key];
+        const set = (next: DayBand[]) => setHours({ ...hours, [key]: next });
+        return (
+          <div key={key}>
+            <p className="flex flex-wrap items-baseline justify-between gap-x-4">
+              <span className="font-semibold">{label}</span>
+              <span>{spans(bands)}</span>
+            </p>
+            <HoursBar label={label} bands={bands} onChange={set} />
+            <Button look="plain" onClick={() => set(bands.length > 1 ? ONE : TWO)}>
+              {bands.length > 1 ? `${label}: home all day` : `${label}: out in between`}
+            </Button>
+          </div>
+        );
+      })}
+      {problem && (
+        <p role="alert" className="font-semibold text-alarm">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function spans(bands: readonly DayBand[]): string {
+  return list(bands.map(({ start, end }) => `${clockTime(start)} to ${clockTime(end)}`));
+}
