@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
-from datetime import timedelta
+from datetime import datetime, timedelta
 from enum import StrEnum
 
 from .assessment import assess
@@ -74,29 +74,43 @@ def side_by_side(families: Iterable[Method], setup: Setup, *, has_scale: bool) -
             choices = {option.code.value: blend for option in family.options if isinstance(option, BlendOption)}
         own = replace(setup, family=family.code, method=family, choices=choices)
         rows.append((to_ready(own), assess(own, (), setup.starts_at).ready_on))
-    all_ = [compared for compared, _ in rows]
+    made = [_Row(*row, setup.starts_at) for row in rows]
     flours = set(blend) if isinstance(blend, Mapping) else set()
     return tuple(
         Offered(
-            compared,
-            ready,
-            tuple(reason for reason, best in _BEST.items() if _is_best(best, compared, all_))
-            + ((Reason.NO_SCALE,) if not has_scale and Thing.SCALE not in compared.needs else ()),
-            tuple(_against(compared, setup, flours, has_scale=has_scale)),
+            row.compared,
+            row.ready_on,
+            tuple(reason for reason, best in _BEST.items() if _is_best(best, row, made))
+            + ((Reason.NO_SCALE,) if not has_scale and Thing.SCALE not in row.compared.needs else ()),
+            tuple(_against(row.compared, setup, flours, has_scale=has_scale)),
         )
-        for compared, ready in rows
+        for row in made
     )
 
 
-_BEST: Mapping[Reason, Callable[[Compared], float]] = {
-    Reason.SOONEST: lambda one: one.ready.likely,
-    Reason.LEAST_FLOUR: lambda one: one.flour_g,
-    Reason.LEAST_DISCARD: lambda one: one.discard_g,
-    Reason.LEAST_WORK: lambda one: one.minutes_a_day,
+@dataclass(frozen=True)
+class _Row:
+    compared: Compared
+    ready_on: Ready | None
+    start: datetime
+
+    @property
+    def ready_days(self) -> float:
+        """By what is foreseen for this kitchen, else by the plain table."""
+        if self.ready_on is None:
+            return self.compared.ready.likely
+        return (self.ready_on.on.likely - self.start) / timedelta(days=1)
+
+
+_BEST: Mapping[Reason, Callable[[_Row], float]] = {
+    Reason.SOONEST: lambda row: row.ready_days,
+    Reason.LEAST_FLOUR: lambda row: row.compared.flour_g,
+    Reason.LEAST_DISCARD: lambda row: row.compared.discard_g,
+    Reason.LEAST_WORK: lambda row: row.compared.minutes_a_day,
 }
 
 
-def _is_best(by: Callable[[Compared], float], one: Compared, all_: Sequence[Compared]) -> bool:
+def _is_best(by: Callable[[_Row], float], one: _Row, all_: Sequence[_Row]) -> bool:
     return len(all_) > 1 and by(one) <= min(by(other) for other in all_)
 
 

@@ -22,8 +22,9 @@ from .warmth import Place, Warmth
 NEAR_PEAK = 0.7
 # A level this near what counts as doubled was read as doubled: a third of a measuring error.
 READS_AS = 0.98
-# From this share of the gas on, a rise is the yeast's.
-YEASTS = 2.0 / 3.0
+# From this share of the gas on, a rise is the yeast's; in the days of the early bacteria only beyond doubt.
+YEASTS, YEASTS_EARLY = 2.0 / 3.0, 0.9
+EARLY_DAYS = timedelta(hours=60)
 # So much of a rise by yeast, and the quiet days are over.
 WOKE = 1.3
 # What nobody saw doubled stays open, however likely.
@@ -60,7 +61,9 @@ def judgement(
     begun_sour = woken or ledger.rounds[0].feed.juice_g > 0
     before = ledger.rounds[:-1]
     fits = told.rounds if told else ()
-    attempts = tuple(_attempt(*one) for one in zip(ledger.rounds[-len(fits) :], fits, strict=True)) if fits else ()
+    doubt_until = ledger.rounds[0].feed.at + (timedelta() if begun_sour else EARLY_DAYS)
+    pairs = zip(ledger.rounds[-len(fits) :], fits, strict=True) if fits else ()
+    attempts = tuple(_attempt(turn, fit, in_doubt=turn.feed.at < doubt_until) for turn, fit in pairs)
     by_yeast = max((one.highest for one in attempts if one.by_yeast), default=1.0)
     peaks = tuple(fit.peak_times for one, fit in zip(attempts[:-1], fits, strict=False) if one.watched)
     scene = _scene(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE)
@@ -183,7 +186,7 @@ def _highest(readings: Sequence[Reading], of: Sequence[Look] | None = None) -> f
     return max((level for one in seen for level in (one.times, one.high) if level is not None), default=1.0)
 
 
-def _attempt(turn: Round, fit: RoundFit) -> Attempt:
+def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool) -> Attempt:
     """What was seen goes before what the model makes of it.
 
     A feed that was seen doubled before its hour did so in time. One that nobody saw doubled may be thought to have, but
@@ -211,7 +214,7 @@ def _attempt(turn: Round, fit: RoundFit) -> Attempt:
         in_time=in_time,
         limit_h=fit.limit_h,
         peak_h=_peak_h(turn, fit, doubled=doubled),
-        by_yeast=fit.yeast_share >= YEASTS,
+        by_yeast=fit.yeast_share >= (YEASTS_EARLY if in_doubt else YEASTS),
     )
 
 

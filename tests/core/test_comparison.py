@@ -100,7 +100,7 @@ class ForThisKitchen(TestCase):
 
     def test_the_best_of_each_kind_is_named_and_what_is_missing_too(self) -> None:
         found = self.offered(scale=False)
-        soonest = min(found.values(), key=lambda one: one.compared.ready.likely)
+        soonest = min(found.values(), key=lambda one: one.ready_on.on.likely if one.ready_on else START)
         self.assertIn(Reason.SOONEST, soonest.suits)
         for one in found.values():
             needs = Thing.SCALE in one.compared.needs

@@ -164,7 +164,12 @@ function Row({
         {chosen ? (
           <span className="flex min-h-11 items-center font-semibold">chosen</span>
         ) : (
-          <Button look="plain" aria-label={`Take ${label}`} onClick={() => onChange(code)}>
+          <Button
+            look="plain"
+            className="whitespace-nowrap"
+            aria-label={`Take ${label}`}
+            onClick={() => onChange(code)}
+          >
             Take it
           </Button>
         )}

@@ -12,7 +12,7 @@ import { readyWords } from "../../words/forecasts";
 import { sightWords } from "../../words/methods";
 import { NORMAL_WORDS } from "../../words/moves";
 import { ACT_WORDS, taskLine } from "../../words/tasks";
-import { byDay, momentOf, offBy } from "./days";
+import { byDay, momentOf, offBy, type PlanDay } from "./days";
 import { WhatIf } from "./WhatIf";
 
 /** The whole course of a jar: the days as they went, and those to come until it is ready. */
@@ -28,6 +28,9 @@ export function PlanPage() {
 function Laid({ told }: { readonly told: JarPlan }) {
   const { jar, plan, now, time_zone: zone, ready_on: ready } = told;
   const days = byDay(plan.steps, now, zone);
+  const isGone = ({ steps }: PlanDay) => steps.every(({ state }) => state === "done" || state === "skipped");
+  const gone = days.filter(isGone);
+  const coming = days.filter((day) => !isGone(day));
   const path = `/api/jars/${jar.id}`;
   return (
     <article className="pt-6">
@@ -44,11 +47,30 @@ function Laid({ told }: { readonly told: JarPlan }) {
         </Button>
       </div>
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_20rem]">
-        <ol className="min-w-0">
-          {days.map(({ date, steps }) => (
-            <Day key={date} steps={steps} told={told} />
-          ))}
-        </ol>
+        <div className="min-w-0">
+          {gone.length > 0 && (
+            <details className="print:hidden">
+              <summary className="min-h-11 py-2 font-semibold text-crust">
+                {gone.length === 1 ? "The day before" : `The ${gone.length} days before`}
+              </summary>
+              <ol>
+                {gone.map(({ date, steps }) => (
+                  <Day key={date} steps={steps} told={told} normal={false} />
+                ))}
+              </ol>
+            </details>
+          )}
+          <ol>
+            {coming.map(({ date, steps }, index) => (
+              <Day
+                key={date}
+                steps={steps}
+                told={told}
+                normal={steps[0]?.normal !== coming[index - 1]?.steps[0]?.normal}
+              />
+            ))}
+          </ol>
+        </div>
         <aside className="flex flex-col gap-8">
           <Shopping title="Still to buy" totals={plan.to_come} until={dayWord(plan.until, now, zone)} />
           {plan.done.feeds > 0 && <Shopping title="Used so far" totals={plan.done} until={null} />}
@@ -94,7 +116,16 @@ function Download({ href, children }: { readonly href: string; readonly children
   );
 }
 
-function Day({ steps, told }: { readonly steps: readonly Step[]; readonly told: JarPlan }) {
+function Day({
+  steps,
+  told,
+  normal,
+}: {
+  readonly steps: readonly Step[];
+  readonly told: JarPlan;
+  /** Whether to say what is normal: where that changes. */
+  readonly normal: boolean;
+}) {
   const { now, time_zone: zone } = told;
   const [first] = steps;
   if (!first) return null;
@@ -112,7 +143,7 @@ function Day({ steps, told }: { readonly steps: readonly Step[]; readonly told: 
           <Act key={step.number} step={step} told={told} />
         ))}
       </ul>
-      {!past && <p className="mt-1 text-[0.95rem] text-soft">Normal: {NORMAL_WORDS[first.normal]}</p>}
+      {normal && <p className="mt-1 text-[0.95rem] text-soft">Normal: {NORMAL_WORDS[first.normal]}</p>}
     </li>
   );
 }

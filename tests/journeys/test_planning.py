@@ -1,0 +1,146 @@
+"""Before the first spoon, and on the way: ways side by side, hours, a file brought in, the whole plan, the calendar."""
+
+from __future__ import annotations
+
+import json
+import tempfile
+from pathlib import Path
+
+from selenium.webdriver.common.keys import Keys
+
+from .base import PASSWORD, Journey
+
+
+class ANewUser(Journey):
+    def test_from_sign_up_to_a_planned_jar_without_reading(self) -> None:
+        page = self.browser
+        page.open("/")
+        page.press("button", "New here? Make an account")
+        page.type("Name", "Ines")
+        page.type("Password", PASSWORD)
+        page.press("button", "Make the account")
+        page.press("link", "Plan your first jar")
+        page.sees("Likely ready on day")
+        page.press("button", "Put it on the shelf")
+        page.sees("now.")
+        page.one("link", "Mix it")
+
+    def test_a_cooler_room_visibly_moves_the_course(self) -> None:
+        page = self.browser
+        self.enter(self.baker(), "/new")
+
+        def day() -> int:
+            heading = page.until("the day", lambda: page.text().partition("Likely ready on day ")[2] or None)
+            return int(heading.split()[0])
+
+        page.type("Warmth where it stands", "24")
+        page.sees("Likely ready on day")
+        warm = day()
+        page.type("Warmth where it stands", "17")
+        page.until("a later day", lambda: True if day() > warm else None)
+
+
+class Choosing(Journey):
+    def test_ways_side_by_side_sorted_and_taken(self) -> None:
+        page = self.browser
+        self.enter(self.baker(), "/new")
+        page.press("disclosure", "Side by side")
+        page.until("the ways", lambda: True if len(page.all("row")) > 8 else None)
+        page.press("button", "Taken out")
+        rows = [page.spaced(row) for row in page.all("row")][1:]
+        out = [int(row.split(" g")[-2].split()[-1]) for row in rows]
+        self.assertEqual(out, sorted(out))
+        self.assertEqual(page.axe(), [])
+        page.press("button", "Take Only when hungry")
+        page.sees("Least flour, least waste; for cool kitchens.")
+
+    def test_begun_before_it_is_written_down_as_the_way_asks(self) -> None:
+        page = self.browser
+        owner = self.baker()
+        self.enter(owner, "/new")
+        page.type("Name", "Thistle")
+        page.press("toggle", "Other time")
+        field = page.one("textbox", "Date and time")
+        script = (
+            "const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;"
+            "const at = new Date(Date.now() - 70 * 3600000).toISOString().slice(0, 16);"
+            "set.call(arguments[0], at); arguments[0].dispatchEvent(new Event('input', {bubbles: true}));"
+        )
+        page.driver.execute_script(script, field)
+        page.sees("What was done since")
+        page.press("button", "Put it on the shelf")
+        page.one("tab", "Thistle")
+        owner.jar_id = owner.ok("GET", "/api/kitchen")["jars"][0]["jar"]["id"]
+        page.until("three feeds", lambda: True if owner.jar()["assessment"]["totals"]["feeds"] >= 3 else None)
+
+    def test_a_method_file_is_sent_out_brought_in_and_a_wrong_one_named(self) -> None:
+        type(self).expected = ("422 (Unprocessable",)
+        page = self.browser
+        owner = self.baker()
+        method = {**owner.ok("GET", "/api/methods/wet_rye"), "code": "my_rye"}
+        with tempfile.TemporaryDirectory() as folder:
+            good, bad = Path(folder, "good.json"), Path(folder, "bad.json")
+            good.write_text(json.dumps(method))
+            bad.write_text(json.dumps({**method, "phases": []}))
+            self.enter(owner, "/new")
+            page.type("Name", "Thistle")
+            page.press("disclosure", "A way as a file")
+            page.choose_file("Method file", bad)
+            page.one("alert", "")
+            page.choose_file("Method file", good)
+            page.sees("my rye")
+            page.press("button", "Use it for this jar")
+            page.sees("This jar goes by the file that was brought in")
+            self.assertEqual(page.one("textbox", "Name").get_attribute("value"), "Thistle")
+            page.press("button", "Put it on the shelf")
+            page.sees("Mix Thistle now.")
+        self.assertEqual(owner.ok("GET", "/api/kitchen")["jars"][0]["jar"]["family"], "my_rye")
+
+
+class ThePlan(Journey):
+    def setUp(self) -> None:
+        super().setUp()
+        self.owner = self.baker().plan(name="Thistle").mix(50.0)
+        self.owner.feed(20.0)
+
+    def test_days_gone_and_to_come_what_if_and_the_papers(self) -> None:
+        page = self.browser
+        self.enter(self.owner)
+        page.press("link", "Plan")
+        page.one("heading", "Plan of Thistle")
+        page.sees("Still to buy")
+        page.press("disclosure", "The ")
+        page.sees("✓")
+        page.press("toggle", "half the size")
+        page.sees("flour instead of")
+        page.press("toggle", "twice a day")
+        page.sees("feeds instead of")
+        for name in ("Sheet for the fridge door", "Jar labels", "As a calendar file"):
+            href = page.one("link", name).get_attribute("href") or ""
+            self.assertEqual(self.owner.client.get(href.removeprefix(page.base)).status_code, 200, name)
+        self.assertEqual(page.axe(), [])
+        page.size(360, 800)
+        self.assertFalse(page.overflows())
+
+    def test_hours_are_dragged_by_the_keyboard_and_move_the_next_time(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/house")
+        page.sees("07:00 to 22:30")
+        page.one("slider", "Weekdays: home from").send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT)
+        page.sees("08:00 to 22:30")
+        page.press("button", "Weekends: out in between")
+        page.sees("07:00 to 09:00 and 19:00 to 22:30")
+        page.until(
+            "the hours",
+            lambda: True if self.owner.ok("GET", "/api/hours")["weekday"][0]["start"] == 480 else None,
+        )
+
+    def test_reminders_and_the_calendars_private_address(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/house")
+        page.sees("Feed Thistle.")
+        page.press("button", "Make an address")
+        page.sees("Shown this once.")
+        self.assertIn("/api/calendar/", page.text())
+        page.press("button", "End it")
+        page.sees_not("Shown this once.")
