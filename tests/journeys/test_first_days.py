@@ -112,7 +112,7 @@ class OnAPhone(Journey):
             "/new",
             "/signs",
             "/house",
-            *(jar.removeprefix(page.base) + part for part in ("", "/look", "/feed", "/bin")),
+            *(jar.removeprefix(page.base) + part for part in ("", "/look", "/feed", "/bin", "/plan")),
         ]
         for width in (390, 360):
             page.size(width, 800)

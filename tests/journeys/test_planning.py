@@ -51,7 +51,7 @@ class Choosing(Journey):
         out = [int(row.split(" g")[-2].split()[-1]) for row in rows]
         self.assertEqual(out, sorted(out))
         self.assertEqual(page.axe(), [])
-        page.press("button", "Take Only when hungry")
+        page.press("button", "Take it: Only when hungry")
         page.sees("Least flour, least waste; for cool kitchens.")
 
     def test_begun_before_it_is_written_down_as_the_way_asks(self) -> None:

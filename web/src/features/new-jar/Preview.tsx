@@ -47,7 +47,7 @@ export function Preview({
     <aside
       aria-label="The plan"
       aria-live="polite"
-      className="flex flex-col gap-4 md:sticky md:top-4 md:max-h-[calc(100dvh-6rem)] md:self-start md:overflow-y-auto md:border-l-2 md:border-rule md:pl-8"
+      className="flex flex-col gap-4 md:sticky md:top-4 md:self-start md:border-l-2 md:border-rule md:pl-8"
     >
       <h2 className="text-2xl">What it asks of you</h2>
       {preview.error?.errors && (

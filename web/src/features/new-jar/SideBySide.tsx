@@ -167,7 +167,7 @@ function Row({
           <Button
             look="plain"
             className="whitespace-nowrap"
-            aria-label={`Take ${label}`}
+            aria-label={`Take it: ${label}`}
             onClick={() => onChange(code)}
           >
             Take it
