@@ -25,11 +25,14 @@ from .wire import (
     NewJarIn,
     PlaceIn,
     ReadyAfterIn,
+    ShelfFloursBody,
     ShelfIn,
     bands_in,
     card_out,
     catalogue_out,
     checked_out,
+    flours_in,
+    flours_out,
     hands_out,
     hours_out,
     setup_in,
@@ -108,3 +111,13 @@ def check_method(request: Baker, payload: MethodIn) -> CheckedMethodOut:
 @router.get("/methods/{code}", response={200: dict[str, Any], 422: ProblemsOut})
 def read_method(request: Baker, code: str) -> dict[str, Any]:
     return services.family_as_file(code)
+
+
+@router.get("/flours", response=ShelfFloursBody)
+def read_flours(request: Baker) -> ShelfFloursBody:
+    return flours_out(services.flours_of(request.auth))
+
+
+@router.put("/flours", response={200: ShelfFloursBody, 422: ProblemsOut})
+def set_flours(request: Baker, payload: ShelfFloursBody) -> ShelfFloursBody:
+    return flours_out(services.set_flours(request.auth, flours_in(payload)))

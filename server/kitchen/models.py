@@ -12,6 +12,7 @@ class Kitchen(models.Model):
     id = models.UUIDField(primary_key=True, default=uuid.uuid4)
     owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="kitchen")
     hours = models.JSONField(null=True)
+    flours = models.JSONField(default=list)
     made_at = models.DateTimeField(auto_now_add=True)
 
 

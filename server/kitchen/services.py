@@ -14,6 +14,7 @@ from django.db.models import Q, QuerySet
 
 from accounts.services import Account
 from ferment.admission import admit_setup
+from ferment.flours import Flour
 from ferment.hours import Band, Hours, check_bands, waking_hours
 from ferment.methods import FAMILIES, family_named
 from ferment.protocol.lint import check
@@ -63,6 +64,28 @@ def set_hours(account: Account, weekday: Sequence[Band], weekend: Sequence[Band]
     kitchen_of(account)
     Kitchen.objects.filter(owner=account).update(hours=told)
     return _hours(told, account)
+
+
+@dataclass(frozen=True)
+class ShelfFlour:
+    """A flour that the baker has: its kind, and what they call it."""
+
+    flour: Flour
+    name: str
+
+
+def flours_of(account: Account) -> list[ShelfFlour]:
+    kitchen = Kitchen.objects.filter(owner=account).first()
+    return [ShelfFlour(Flour(one["flour"]), one["name"]) for one in (kitchen.flours if kitchen else [])]
+
+
+def set_flours(account: Account, flours: Sequence[ShelfFlour]) -> list[ShelfFlour]:
+    """The baker's shelf anew, one flour of a kind: of two the later one."""
+    shelf = {one.flour: one.name for one in flours}
+    kitchen_of(account)
+    told = [{"flour": flour.value, "name": name} for flour, name in shelf.items()]
+    Kitchen.objects.filter(owner=account).update(flours=told)
+    return flours_of(account)
 
 
 def _hours(told: Mapping[str, Sequence[Sequence[int]]] | None, account: Account) -> Hours:

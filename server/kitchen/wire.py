@@ -24,7 +24,7 @@ from ferment.setups import Setup
 from ferment.vessel import Vessel
 
 from .hands import Hands, Helper
-from .services import JarCard, catalogue, hours_of, method_from_outside
+from .services import JarCard, ShelfFlour, catalogue, hours_of, method_from_outside
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
 
@@ -81,6 +81,17 @@ class HoursBody(Request):
 
     weekday: Annotated[list[BandBody], Field(max_length=6)]
     weekend: Annotated[list[BandBody], Field(max_length=6)]
+
+
+class ShelfFlourBody(Request):
+    """A flour on the baker's shelf: its kind, and what they call it."""
+
+    flour: Flour
+    name: Name
+
+
+class ShelfFloursBody(Request):
+    flours: Annotated[list[ShelfFlourBody], Field(max_length=20)]
 
 
 class MethodIn(Request):
@@ -239,6 +250,14 @@ def hours_out(hours: Hours) -> HoursBody:
         return [BandBody(start=band.start, end=band.end) for band in told]
 
     return HoursBody(weekday=bands(hours.weekday), weekend=bands(hours.weekend))
+
+
+def flours_out(flours: Iterable[ShelfFlour]) -> ShelfFloursBody:
+    return ShelfFloursBody(flours=[ShelfFlourBody(flour=one.flour, name=one.name) for one in flours])
+
+
+def flours_in(body: ShelfFloursBody) -> list[ShelfFlour]:
+    return [ShelfFlour(one.flour, one.name) for one in body.flours]
 
 
 def bands_in(body: list[BandBody]) -> list[Band]:

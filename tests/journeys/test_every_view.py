@@ -34,7 +34,8 @@ class EveryView(Journey):
             ("/house", "heading", "Several hands"),
             ("", "heading", name),
         )
-        views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"), ("/bin", "heading", "Bin all of"), ("/plan", "heading", "Plan of"))
+        views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"))
+        views += (("/bin", "heading", "Bin all of"), ("/plan", "heading", "Plan of"))
         for theme in ("day", "night"):
             if theme == "night":
                 page.press("button", "Dim for the night")

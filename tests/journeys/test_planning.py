@@ -54,6 +54,20 @@ class Choosing(Journey):
         page.press("button", "Take it: Only when hungry")
         page.sees("Least flour, least waste; for cool kitchens.")
 
+    def test_a_flour_of_ones_own_stands_first_and_on_the_shopping_list(self) -> None:
+        page = self.browser
+        self.enter(self.baker(), "/new")
+        page.type("Name", "Thistle")
+        page.press("disclosure", "Flours on your shelf")
+        page.type("What you call it", "Mill rye")
+        page.press("button", "Put there")
+        page.press("toggle", "Mill rye")
+        page.press("toggle", "whole wheat")
+        page.press("button", "Put it on the shelf")
+        page.press("link", "Plan")
+        page.sees("Still to buy")
+        page.sees("Mill rye")
+
     def test_begun_before_it_is_written_down_as_the_way_asks(self) -> None:
         page = self.browser
         owner = self.baker()

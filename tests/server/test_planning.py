@@ -51,6 +51,20 @@ class TheBakersHours(TestCase):
             self.assertEqual(refused, (422, code, "weekend"))
 
 
+class TheShelf(TestCase):
+    def test_flours_by_the_bakers_own_names(self) -> None:
+        baker = Baker("Ines").sign_up()
+        self.assertEqual(baker.ok("GET", "/api/flours"), {"flours": []})
+        shelf = [{"flour": "rye", "name": "Mill rye"}, {"flour": "spelt", "name": "Aunt's spelt 🌾"}]
+        self.assertEqual(baker.ok("PUT", "/api/flours", {"flours": shelf}), {"flours": shelf})
+        both = [*shelf, {"flour": "rye", "name": "New rye"}]
+        names = {one["flour"]: one["name"] for one in baker.ok("PUT", "/api/flours", {"flours": both})["flours"]}
+        self.assertEqual(names["rye"], "New rye")
+        wrong = {"flours": [{"flour": "oak", "name": "x"}]}
+        self.assertEqual(baker.problem("PUT", "/api/flours", wrong)[1:], ("not_a_choice", "flours.0.flour"))
+        self.assertEqual(Baker("Noor").sign_up().ok("GET", "/api/flours"), {"flours": []})
+
+
 class Plans(TestCase):
     def test_the_whole_plan_and_what_if(self) -> None:
         baker = Baker("Ines").sign_up().plan().mix(30.0)

@@ -128,6 +128,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Flours */
+        get: operations["kitchen_api_read_flours"];
+        /** Set Flours */
+        put: operations["kitchen_api_set_flours"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hands": {
         parameters: {
             query?: never;
@@ -2349,6 +2367,20 @@ export interface components {
             /** Then Due */
             then_due: string | null;
         };
+        /**
+         * ShelfFlourBody
+         * @description A flour on the baker's shelf: its kind, and what they call it.
+         */
+        ShelfFlourBody: {
+            flour: components["schemas"]["Flour"];
+            /** Name */
+            name: string;
+        };
+        /** ShelfFloursBody */
+        ShelfFloursBody: {
+            /** Flours */
+            flours: components["schemas"]["ShelfFlourBody"][];
+        };
         /** ShelfIn */
         ShelfIn: {
             /** On Shelf */
@@ -2878,6 +2910,8 @@ export type ScaleStep = components['schemas']['ScaleStep'];
 export type SessionOut = components['schemas']['SessionOut'];
 export type Settles = components['schemas']['Settles'];
 export type Sheet = components['schemas']['Sheet'];
+export type ShelfFlourBody = components['schemas']['ShelfFlourBody'];
+export type ShelfFloursBody = components['schemas']['ShelfFloursBody'];
 export type ShelfIn = components['schemas']['ShelfIn'];
 export type SightCode = components['schemas']['SightCode'];
 export type SignCode = components['schemas']['SignCode'];
@@ -3160,6 +3194,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    kitchen_api_read_flours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfFloursBody"];
+                };
+            };
+        };
+    };
+    kitchen_api_set_flours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfFloursBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfFloursBody"];
                 };
             };
             /** @description Unprocessable Entity */

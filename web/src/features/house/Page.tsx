@@ -1,5 +1,6 @@
 import { api } from "../../api/client";
 import { useTitle } from "../../lib/hooks";
+import { FloursPart } from "../../parts/flours";
 import { HoursPart } from "../../parts/hours";
 import { OutOfReach } from "../../ui/states";
 import { CalendarPart } from "./Calendar";
@@ -23,6 +24,13 @@ export function HousePage() {
           <HoursPart />
         </section>
         <PostboxPart />
+        <section aria-labelledby="flours" className="flex flex-col gap-2">
+          <h2 id="flours" className="text-2xl">
+            Flours
+          </h2>
+          <p>What you have, by your own names: they stand first in a new jar and on the shopping list.</p>
+          <FloursPart />
+        </section>
         <CalendarPart />
         <HandsPart />
         <ThermometersPart />

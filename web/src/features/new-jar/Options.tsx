@@ -1,7 +1,7 @@
 import type { BlendOption, Family, Flour, Option, OptionCode, Problem } from "../../api/types";
+import { useFlourNames, useShelfFirst } from "../../parts/flours";
 import { Choice, Choices } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { FLOUR_WORDS } from "../../words/flours";
 import { OPTION_WORDS, PICK_WORDS, SCALE_UNITS } from "../../words/methods";
 import { problemAt } from "../../words/problems";
 import { blendInUse, type Chosen, optionsThatMatter, partsOf, picksOf } from "./draft";
@@ -112,6 +112,8 @@ function Blend({
   choose,
 }: Parts & { option: BlendOption; label: string; error: string | null }) {
   const parts = partsOf(option, blendInUse(option, family, chosen));
+  const nameOf = useFlourNames();
+  const inOrder = useShelfFirst();
   const picked = Object.keys(parts) as Flour[];
   const set = (next: Flour[]) => {
     if (next.length)
@@ -121,7 +123,7 @@ function Blend({
     <div className="flex flex-col gap-3">
       <Choices
         label={label}
-        items={flours.map((flour) => ({ value: flour, label: FLOUR_WORDS[flour] }))}
+        items={inOrder(flours).map((flour) => ({ value: flour, label: nameOf(flour) }))}
         value={picked}
         onChange={set}
         error={error}
@@ -131,7 +133,7 @@ function Blend({
           {picked.map((flour) => (
             <div key={flour} className="w-44">
               <NumberField
-                label={`Parts of ${FLOUR_WORDS[flour]}`}
+                label={`Parts of ${nameOf(flour)}`}
                 value={parts[flour] ?? "1"}
                 onChange={(event) => choose(option.code, { ...parts, [flour]: event.target.value })}
               />

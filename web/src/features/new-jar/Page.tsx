@@ -7,6 +7,7 @@ import { useRested, useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { deviceZone } from "../../lib/time";
 import { momentOf } from "../../lib/when";
+import { FloursPart } from "../../parts/flours";
 import { HoursPart } from "../../parts/hours";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
@@ -142,6 +143,10 @@ function NewJarForm({
           {!draft.method && (
             <Options family={family} flours={flours} chosen={chosen} choose={choose} problems={problems} />
           )}
+          <details>
+            <summary className="min-h-11 py-2 font-semibold text-crust">Flours on your shelf</summary>
+            <FloursPart />
+          </details>
           <Glass draft={draft} set={set} error={error} />
           <WhenField
             label="First mix"

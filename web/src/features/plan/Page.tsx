@@ -4,10 +4,10 @@ import type { JarPlan, PlanTotals, Step } from "../../api/types";
 import { useTitle } from "../../lib/hooks";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
+import { useFlourNames } from "../../parts/flours";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
 import { changeLine } from "../../words/changes";
-import { FLOUR_WORDS } from "../../words/flours";
 import { readyWords } from "../../words/forecasts";
 import { sightWords } from "../../words/methods";
 import { NORMAL_WORDS } from "../../words/moves";
@@ -190,13 +190,14 @@ function Shopping({
   readonly totals: PlanTotals;
   readonly until: string | null;
 }) {
+  const nameOf = useFlourNames();
   return (
     <section aria-label={title}>
       <h2 className="text-2xl">{title}</h2>
       {until && <p className="text-soft">until {until}</p>}
       <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4">
         {totals.flours.map((part) => (
-          <Line key={part.flour} name={FLOUR_WORDS[part.flour]} value={grams(Math.round(part.g))} />
+          <Line key={part.flour} name={nameOf(part.flour)} value={grams(Math.round(part.g))} />
         ))}
         <Line name="water" value={grams(Math.round(totals.water_g))} />
         {totals.juice_g > 0 && <Line name="juice" value={grams(Math.round(totals.juice_g))} />}

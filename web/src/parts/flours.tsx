@@ -1,0 +1,87 @@
+/** The flours on the baker's shelf, by their own names; a kind without one goes by what all call it. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, http } from "../api/client";
+import type { Flour } from "../api/types";
+import { Button } from "../ui/button";
+import { Choice } from "../ui/choice";
+import { TextField } from "../ui/field";
+import { FLOUR_WORDS } from "../words/flours";
+import { problemWords } from "../words/problems";
+
+type Shelf = readonly { readonly flour: Flour; readonly name: string }[];
+
+function useShelf(): Shelf {
+  const shelf = api.useQuery("get", "/api/flours", {}, { staleTime: 60_000 });
+  return shelf.data?.flours ?? [];
+}
+
+/** What the baker calls a kind of flour. */
+export function useFlourNames(): (flour: Flour) => string {
+  const shelf = useShelf();
+  return (flour) => shelf.find((one) => one.flour === flour)?.name ?? FLOUR_WORDS[flour];
+}
+
+/** Kinds in the order of the shelf: what is there first. */
+export function useShelfFirst(): (flours: readonly Flour[]) => Flour[] {
+  const shelf = useShelf();
+  return (flours) => {
+    const there = shelf.map(({ flour }) => flour).filter((flour) => flours.includes(flour));
+    return [...there, ...flours.filter((flour) => !there.includes(flour))];
+  };
+}
+
+const KINDS = (Object.keys(FLOUR_WORDS) as Flour[]).map((value) => ({ value, label: FLOUR_WORDS[value] }));
+
+/** The shelf itself: a name for a kind, or one taken off. */
+export function FloursPart() {
+  const shelf = useShelf();
+  const queries = useQueryClient();
+  const [kind, setKind] = useState<Flour>("rye");
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const put = async (flours: Shelf) => {
+    const { error } = await http.PUT("/api/flours", { body: { flours: [...flours] } });
+    setProblem(error?.errors.map(problemWords).join(" ") ?? null);
+    if (!error) await queries.invalidateQueries({ queryKey: ["get", "/api/flours"] });
+    return !error;
+  };
+  // Not a form of its own: it also stands inside the one of a new jar.
+  const add = async () => {
+    if (await put([...shelf, { flour: kind, name }])) setName("");
+  };
+  return (
+    <section aria-label="Flours on the shelf" className="flex flex-col gap-3">
+      {shelf.length > 0 && (
+        <ul>
+          {shelf.map((one) => (
+            <li key={one.flour} className="flex items-center justify-between gap-3 border-b border-rule">
+              <span dir="auto">
+                <span className="font-semibold">{one.name}</span>{" "}
+                <span className="text-soft">{FLOUR_WORDS[one.flour]}</span>
+              </span>
+              <Button look="plain" onClick={() => void put(shelf.filter(({ flour }) => flour !== one.flour))}>
+                Take off
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <Choice label="Kind" items={KINDS} value={kind} onChange={(next) => next && setKind(next)} />
+      <div className="flex max-w-sm items-end gap-3">
+        <TextField
+          label="What you call it"
+          placeholder="Mill rye, coarse"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button onClick={() => void add()}>Put there</Button>
+      </div>
+      {problem && (
+        <p role="alert" className="font-semibold text-alarm">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
