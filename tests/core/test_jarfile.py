@@ -10,19 +10,36 @@ from zoneinfo import ZoneInfo
 
 from ferment.hours import Hours, parse_bands
 from ferment.jarfile import read, write
-from ferment.log import Bin, Leave, Log
+from ferment.log import Bin, DiscardTo, Leave, Log, Word
+from ferment.readiness import Strictness
 from ferment.refusal import Refusal, RefusalCode
 from ferment.simulation import CARELESS, Happenings, play
 
-from .builders import START, hours, setup
+from .builders import START, feed, hours, look, setup
 
 BANDS = parse_bands("07:00-09:00,19:00-22:30")
-MADE = replace(setup(), hours=Hours(ZoneInfo("Europe/Lisbon"), BANDS, ()), warmth_c=21.0, night_c=18.0)
+MADE = replace(
+    setup(),
+    hours=Hours(ZoneInfo("Europe/Lisbon"), BANDS, ()),
+    warmth_c=21.0,
+    night_c=18.0,
+    ready_after=Strictness.STRICT,
+)
 
 
 def log() -> Log:
     played = play(MADE, 8, 4, habits=CARELESS, happenings=Happenings(cold=((100.0, 108.0),))).log
-    return (*played, Leave("l", START + hours(200), START + hours(210)), Bin("b", START + hours(220)))
+    floated = replace(look(198.0, 2.0), floats=True)
+    fed = replace(feed(199.0), discard_to=DiscardTo.COMPOST)
+    word = Word("w", START + hours(199.5), "hungry_again", yes=False)
+    return (
+        *played,
+        floated,
+        fed,
+        word,
+        Leave("l", START + hours(200), START + hours(210)),
+        Bin("b", START + hours(220)),
+    )
 
 
 class RoundTrip(TestCase):
@@ -45,6 +62,7 @@ class Refusals(TestCase):
             ("log", [{"kind": "feed", "at": "2026-03-02T08:00Z", "flours": {"oak": 3}}], "log[0].flours.oak"),
             ("log", [{"kind": "look", "at": "2026-03-02T08:00Z", "bubbles": "loads"}], "log[0].bubbles"),
             ("log", [{"kind": "look", "at": "2026-03-02T08:00Z", "level": {"unit": "mm"}}], "log[0].level.value"),
+            ("log", [{"kind": "word", "at": "2026-03-02T08:00Z", "about": "ready", "yes": "so"}], "log[0].yes"),
             ("log", [{}] * 5_001, "log"),
         )
         for name, value, field in cases:

@@ -2,7 +2,29 @@
 
 from __future__ import annotations
 
+from typing import Any
+
+from django.core.servers.basehttp import ThreadedWSGIServer
+from django.test.testcases import LiveServerThread, QuietWSGIRequestHandler
+
 from .base import Journey
+
+
+class OneAnswerEach(QuietWSGIRequestHandler):
+    """Closes after each answer: no connection outlives the server."""
+
+    protocol_version = "HTTP/1.0"
+
+
+class GoneWhenStopped(LiveServerThread):
+    def _create_server(self, connections_override: Any = None) -> ThreadedWSGIServer:
+        return ThreadedWSGIServer(
+            (self.host, self.port),
+            OneAnswerEach,
+            allow_reuse_address=False,
+            connections_override=connections_override,
+        )
+
 
 ACTIVE = """
 const done = arguments[arguments.length - 1];
@@ -11,6 +33,7 @@ navigator.serviceWorker.ready.then(() => fetch("/api/session")).then(() => done(
 
 
 class NoNetwork(Journey):
+    server_thread_class = GoneWhenStopped
     expected = ("ERR_CONNECTION_REFUSED", "ERR_FAILED", "Failed to fetch", "no-response")
 
     def test_a_reload_goes_on_and_what_is_saved_waits(self) -> None:

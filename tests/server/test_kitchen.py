@@ -51,7 +51,7 @@ class Planning(TestCase):
             ({"size": 0}, "size", "out_of_range"),
             ({"starts_at": "soon"}, "starts_at", "not_a_time"),
             ({"starts_at": "2026-03-02T08:00:00"}, "starts_at", "not_a_time"),
-            ({"starts_at": ago(80)}, "starts_at", "before_the_start"),
+            ({"starts_at": ago(24 * 40)}, "starts_at", "before_the_start"),
             ({"starts_at": ago(-24 * 90)}, "starts_at", "in_the_future"),
         )
         for changes, field, code in cases:

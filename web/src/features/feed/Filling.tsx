@@ -47,7 +47,7 @@ export function Filling({
       <p>
         <span className="block font-semibold">{grams(now)} in the jar</span>
         <span className="text-soft">
-          {plan.keep_g === 0 ? "flour and water" : (sheet.mend?.ratio_as_is ?? plan.ratio)}
+          {plan.keep_g === 0 ? "flour and water" : `to be ${plan.ratio}`}
           {plan.fresh_hydration_percent !== null &&
             ` · ${Math.round(plan.fresh_hydration_percent)} % water to flour`}
         </span>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { FeedPlan, ScaleStep } from "../../api/types";
-import { emptyFeed, farOff, feedOf, readings, readOff, wentIn } from "./draft";
+import { emptyFeed, farOff, feedOf, ratioOf, readings, readOff, wentIn } from "./draft";
 
 const PLAN: FeedPlan = {
   keep_g: 40,
@@ -56,6 +56,14 @@ describe("a feed", () => {
 
   it("keeps nothing at a first mix", () => {
     expect(feedOf({ ...DRAFT, keep: "20" }, FIRST, 0, "UTC").keep_g).toBe(0);
+  });
+});
+
+describe("the ratio on the label", () => {
+  it("is what really went in", () => {
+    const fed = feedOf({ ...DRAFT, water: "44" }, PLAN, 0, "UTC");
+    expect(ratioOf(fed)).toBe("1:1:1.1");
+    expect(ratioOf(feedOf(DRAFT, FIRST, 0, "UTC")).replaceAll("\u00a0", " ")).toBe("40 g + 40 g");
   });
 });
 

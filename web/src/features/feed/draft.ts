@@ -1,7 +1,7 @@
 /** A feed being weighed: what really went in, as typed or read off the scale; an empty field went as planned. */
 import type { DiscardTo, FeedBody, FeedPlan, Flour, LogEntry, ScaleStep, WalkStyle } from "../../api/types";
 import { newId } from "../../lib/ids";
-import { typed } from "../../lib/numbers";
+import { grams, typed } from "../../lib/numbers";
 import { toField } from "../../lib/time";
 import type { WeightUnit } from "../../lib/units";
 import { momentOf, NOW, type When } from "../../lib/when";
@@ -74,6 +74,14 @@ export function feedOf(draft: FeedDraft, plan: FeedPlan, now: number, zone: stri
     discard_to: draft.discardTo,
     note: draft.note,
   };
+}
+
+/** `1:1:1.1`, seed, flour and liquid as they really went in; without a seed, flour and liquid in grams. */
+export function ratioOf({ keep_g: keep, flours, water_g: water, juice_g: juice }: FeedBody): string {
+  const flour = flours.reduce((sum, part) => sum + part.g, 0);
+  const liquid = water + (juice ?? 0);
+  const part = (value: number) => String(Number((value / keep).toFixed(1)));
+  return keep > 0 ? `1:${part(flour)}:${part(liquid)}` : `${grams(flour)} + ${grams(liquid)}`;
 }
 
 /** What was corrected so far, for the feed sheet; what is no number yet counts as not corrected. */

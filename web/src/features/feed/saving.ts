@@ -4,7 +4,7 @@ import type { FeedBody, FeedPlan, LogEntry, OpenJar, Problem, Sheet } from "../.
 import { amendEntry, recordEntry, withdrawEntry } from "../../api/writes";
 import { useSay } from "../../ui/toast";
 import type { Fed } from "./Done";
-import { type FeedDraft, feedOf } from "./draft";
+import { type FeedDraft, feedOf, ratioOf } from "./draft";
 
 export function draftKey(jarId: string, editing: LogEntry | null): string {
   return editing ? `amend.${editing.id}` : `feed2.${jarId}`;
@@ -54,7 +54,7 @@ export function useSaving(
         label: "Undo",
         run: () => void withdrawEntry(draft.id, `Undoing a feed of ${jar.name}`),
       });
-    onFed({ feed, ratio: sheet.mend?.ratio_as_is ?? sheet.plan.ratio, thenDue: sheet.then_due, waits });
+    onFed({ feed, ratio: ratioOf(feed), thenDue: sheet.then_due, waits });
   };
   const conflict = problems.find((problem) => problem.code === "fed_meanwhile") ?? null;
   return { problems, busy, save, conflict };

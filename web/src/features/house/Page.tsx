@@ -17,20 +17,16 @@ export function HousePage() {
     <div className="pt-6">
       <h1 className="text-3xl">House</h1>
       <div className="mt-6 grid gap-12 md:grid-cols-2">
-        <section aria-labelledby="hours" className="flex flex-col gap-2">
-          <h2 id="hours" className="text-2xl">
-            Your hours
-          </h2>
+        <div className="flex flex-col gap-2">
+          <h2 className="text-2xl">Your hours</h2>
           <HoursPart />
-        </section>
+        </div>
         <PostboxPart />
-        <section aria-labelledby="flours" className="flex flex-col gap-2">
-          <h2 id="flours" className="text-2xl">
-            Flours
-          </h2>
+        <div className="flex flex-col gap-2">
+          <h2 className="text-2xl">Flours</h2>
           <p>What you have, by your own names: they stand first in a new jar and on the shopping list.</p>
           <FloursPart />
-        </section>
+        </div>
         <CalendarPart />
         <HandsPart />
         <ThermometersPart />
