@@ -12,7 +12,7 @@ from .flours import Flour, FlourLot
 from .planner import MOST_STEPS, totals
 from .planner.steps import ReadyDays
 from .protocol.method import Method, Origin, Thing
-from .protocol.options import BlendOption, Choices
+from .protocol.options import BlendOption, Choice, Choices
 from .setups import Setup, course_of, ledger_of, plan_of
 from .tracker import Ready
 
@@ -63,15 +63,20 @@ class Offered:
     speaks_against: tuple[Reason, ...]
 
 
-def side_by_side(families: Iterable[Method], setup: Setup, *, has_scale: bool) -> tuple[Offered, ...]:
-    """Each family with this kitchen's warmth and, wherever a family lets it be chosen, this blend (`blend` among the
-    choices of the set-up)."""
+def side_by_side(families: Iterable[Method], setup: Setup, origin: Origin, *, has_scale: bool) -> tuple[Offered, ...]:
+    """The families that can begin so, with this kitchen's warmth and, wherever a family lets it be chosen, this blend
+    (`blend` among the choices of the set-up)."""
     blend = setup.choices.get("blend")
     rows = []
     for family in families:
-        choices: Choices = {}
+        way = next((way for way in family.ways if way.origin is origin), None)
+        if family.origin is not origin and way is None:
+            continue
+        choices: dict[str, Choice] = {}
         if blend is not None:
-            choices = {option.code.value: blend for option in family.options if isinstance(option, BlendOption)}
+            choices |= {option.code.value: blend for option in family.options if isinstance(option, BlendOption)}
+        if way is not None and family.origin is not origin:
+            choices[way.code.value] = way.pick.value
         own = replace(setup, family=family.code, method=family, choices=choices)
         rows.append((to_ready(own), assess(own, (), setup.starts_at).ready_on))
     made = [_Row(*row, setup.starts_at) for row in rows]

@@ -23,7 +23,7 @@ from ferment.foresight import (
 )
 from ferment.log import Look
 from ferment.lookup import Described, look_up
-from ferment.protocol.method import Method, Origin
+from ferment.protocol.method import Origin
 from ferment.setups import Setup
 from ferment.sheet import Sheet, WentIn, sheet
 from ferment.signs import Finding
@@ -92,12 +92,7 @@ def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> W
 
 def compare(origin: Origin, setup: Setup, *, has_scale: bool) -> list[Offered]:
     """The families that begin so, side by side, for this kitchen and flour."""
-    families = [family for family in catalogue() if family.origin is origin or _may_begin(family, origin)]
-    return list(side_by_side(families, setup, has_scale=has_scale))
-
-
-def _may_begin(family: Method, origin: Origin) -> bool:
-    return any(way.origin is origin for way in family.ways)
+    return list(side_by_side(catalogue(), setup, origin, has_scale=has_scale))
 
 
 def whole_plan_of(account: Account, jar_id: UUID, now: datetime) -> WholePlan:

@@ -190,11 +190,20 @@ FamilyCode = StrEnum("FamilyCode", {family.code.upper(): family.code for family 
 OptionOut = Annotated[NumberOptionOut | PickOptionOut | BlendOptionOut, Field(discriminator="kind")]
 
 
+class BeginsOut(Schema):
+    """Another beginning that a family has, and the choice that stands for it."""
+
+    origin: Origin
+    option: OptionCode
+    pick: Pick
+
+
 class FamilyOut(Schema):
     """A family of methods with what can be chosen of it; days until ready at the warmth it is made for."""
 
     code: FamilyCode
     origin: Origin
+    begins: list[BeginsOut]
     options: list[OptionOut]
     needs: list[Thing]
     ready: Days
@@ -304,6 +313,9 @@ def catalogue_out(families: Iterable[Method]) -> CatalogueOut:
             FamilyOut(
                 code=FamilyCode(family.code),
                 origin=family.origin,
+                begins=[
+                    BeginsOut(origin=way.origin, option=way.code, pick=way.pick) for way in family.ways if way.origin
+                ],
                 options=_options_out(family),
                 needs=list(family.needs),
                 ready=family.ready,

@@ -86,7 +86,8 @@ class ForThisKitchen(TestCase):
     def offered(self, celsius: float = 24.0, *, scale: bool = True, **blend: float) -> dict[str, Offered]:
         choices: Choices = {"blend": blend} if blend else {}
         fresh = [family for family in FAMILIES if family.origin is Origin.FLOUR_AND_WATER][:4]
-        told = side_by_side(fresh, replace(PLAIN, warmth_c=celsius, choices=choices), has_scale=scale)
+        here = replace(PLAIN, warmth_c=celsius, choices=choices)
+        told = side_by_side(fresh, here, Origin.FLOUR_AND_WATER, has_scale=scale)
         return {one.compared.family: one for one in told}
 
     def test_a_cold_kitchen_visibly_moves_the_course(self) -> None:
@@ -110,3 +111,8 @@ class ForThisKitchen(TestCase):
     def test_gluten_free_flour_is_slower(self) -> None:
         for one in self.offered(gluten_free=1.0).values():
             self.assertIn(Reason.SLOW_FLOUR, one.speaks_against)
+
+    def test_a_frozen_pinch_begins_by_a_way_of_its_own(self) -> None:
+        told = side_by_side(FAMILIES, PLAIN, Origin.FROZEN, has_scale=True)
+        self.assertTrue(told)
+        self.assertEqual({one.compared.origin for one in told}, {Origin.FROZEN})

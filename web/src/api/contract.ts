@@ -918,6 +918,15 @@ export interface components {
             young: boolean;
         };
         /**
+         * BeginsOut
+         * @description Another beginning that a family has, and the choice that stands for it.
+         */
+        BeginsOut: {
+            option: components["schemas"]["OptionCode"];
+            origin: components["schemas"]["Origin"];
+            pick: components["schemas"]["Pick"];
+        };
+        /**
          * BinBody
          * @description The end of the jar.
          */
@@ -1251,6 +1260,8 @@ export interface components {
          * @description A family of methods with what can be chosen of it; days until ready at the warmth it is made for.
          */
         FamilyOut: {
+            /** Begins */
+            begins: components["schemas"]["BeginsOut"][];
             code: components["schemas"]["FamilyCode"];
             /** Needs */
             needs: components["schemas"]["Thing"][];
@@ -2807,6 +2818,7 @@ export type Assessment = components['schemas']['Assessment'];
 export type Attempt = components['schemas']['Attempt'];
 export type BandBody = components['schemas']['BandBody'];
 export type Basis = components['schemas']['Basis'];
+export type BeginsOut = components['schemas']['BeginsOut'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];

@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Family, Flour, OptionCode, Problem } from "../../api/types";
+import type { Family, FamilyCode, Flour, OptionCode, Origin, Problem } from "../../api/types";
 import { planJar } from "../../api/writes";
 import { useRested, useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
@@ -17,7 +17,7 @@ import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
 import { fieldWords, problemAt, problemWords } from "../../words/problems";
 import { type Begun, writeDown } from "./begun";
-import { type Chosen, draftLike, type JarDraft, jarOf, newDraft } from "./draft";
+import { beginningAt, type Chosen, draftLike, type JarDraft, jarOf, newDraft, originOf } from "./draft";
 import { FamilyChoice } from "./Family";
 import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
@@ -80,6 +80,12 @@ function NewJarForm({
   const choose = (code: OptionCode, value: Chosen[OptionCode]) =>
     set({ chosen: { ...draft.chosen, [family.code]: { ...chosen, [code]: value } } });
 
+  const origin = originOf(family, chosen);
+  const begin = (code: FamilyCode, at: Origin) => {
+    const next = families.find((one) => one.code === code) ?? family;
+    const choices = beginningAt(next, draft.chosen[code] ?? {}, at);
+    set({ family: code, method: null, chosen: { ...draft.chosen, [code]: choices } });
+  };
   const [begunAs, setBegunAs] = useState<Begun>("fed");
   const startsAt = momentOf(draft.start, Date.now(), zone);
   const longAgo = Date.parse(startsAt) < Date.now() - LONG_AGO_MS;
@@ -122,11 +128,7 @@ function NewJarForm({
             onChange={(event) => set({ name: event.target.value })}
             error={error("name")}
           />
-          <FamilyChoice
-            families={families}
-            value={family}
-            onChange={(code) => set({ family: code, method: null })}
-          />
+          <FamilyChoice families={families} value={family} origin={origin} onChange={begin} />
           <details>
             <summary className="min-h-11 py-2 font-semibold text-crust">
               Side by side: days, work, flour, waste
@@ -134,9 +136,9 @@ function NewJarForm({
             <SideBySide
               draft={rested}
               family={familyOf(families, rested)}
-              origin={family.origin}
+              origin={origin}
               start={start}
-              onChange={(code) => set({ family: code, method: null })}
+              onChange={(code) => begin(code, origin)}
             />
           </details>
           <MethodFile family={family} own={draft.method} onUse={(method) => set({ method })} />

@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
 import type { Family } from "../../api/types";
-import { jarOf, newDraft, optionsThatMatter, partsOf, picksOf } from "./draft";
+import { beginningAt, jarOf, newDraft, optionsThatMatter, originOf, partsOf, picksOf } from "./draft";
 
 const FAMILY: Family = {
   code: "equal_parts",
   origin: "flour_and_water",
+  begins: [{ origin: "frozen", option: "origin", pick: "from_frozen" }],
   needs: ["scale"],
   ready: { earliest: 6, likely: 9, latest: 14 },
   wants_c: null,
@@ -68,5 +69,30 @@ describe("a jar being planned", () => {
     const chosen = { seed_grams: "a little" };
     const jar = jarOf({ ...newDraft(), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
     expect(jar.choices.seed_grams).toBe("a little");
+  });
+});
+
+describe("where it begins", () => {
+  const family: Family = {
+    ...FAMILY,
+    options: [
+      ...FAMILY.options,
+      {
+        kind: "pick",
+        code: "origin",
+        choices: ["from_flour", "from_frozen"],
+        default: "from_flour",
+        matters_when: [],
+      },
+    ],
+  };
+
+  it("is a choice of its family where that has another beginning", () => {
+    const frozen = beginningAt(family, { seed_grams: "20" }, "frozen");
+    expect(frozen).toMatchObject({ origin: "from_frozen", seed_grams: "20" });
+    expect(originOf(family, frozen)).toBe("frozen");
+    const back = beginningAt(family, frozen, "flour_and_water");
+    expect(originOf(family, back)).toBe("flour_and_water");
+    expect(back.seed_grams).toBe("20");
   });
 });

@@ -8,6 +8,7 @@ import type {
   NewJar,
   Option,
   OptionCode,
+  Origin,
   PickCode,
   Strictness,
 } from "../../api/types";
@@ -109,6 +110,20 @@ export function picksOf(family: Family, chosen: Chosen): Partial<Record<OptionCo
     picks[option.code] = typeof given === "string" ? (given as PickCode) : option.default;
   }
   return picks;
+}
+
+/** Where a jar begins by what is chosen of its family. */
+export function originOf(family: Family, chosen: Chosen): Origin {
+  const picks = picksOf(family, chosen);
+  return family.begins.find(({ option, pick }) => picks[option] === pick)?.origin ?? family.origin;
+}
+
+/** What is chosen of a family so that it begins there. */
+export function beginningAt(family: Family, chosen: Chosen, origin: Origin): Chosen {
+  const begins = family.begins.find((one) => one.origin === origin);
+  if (begins && family.origin !== origin) return { ...chosen, [begins.option]: begins.pick };
+  const others = family.begins.map(({ option }) => option);
+  return Object.fromEntries(Object.entries(chosen).filter(([code]) => !others.includes(code as OptionCode)));
 }
 
 /** The options that matter under the choices as they stand, in the family's order. */
