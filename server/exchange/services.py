@@ -10,10 +10,8 @@ from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from accounts.services import Account
-from ferment.assessment import Assessment
 from ferment.planner import Step, StepState
-from guidance.services import jar_now, kitchen_now
-from kitchen.services import JarCard
+from guidance.services import Planned, planned_jar, planned_kitchen
 from logbook.services import changes_of
 from problems import not_found
 
@@ -48,29 +46,23 @@ class JarPlan:
 
 def plan_of_jar(account: Account, jar_id: UUID, base_url: str, now: datetime) -> JarPlan:
     """Raises Problem (not found) for a jar out of reach."""
-    opened = jar_now(account, jar_id, now)
-    changes, changed_at = changes_of([jar_id])[jar_id]
-    return _plan(account, opened.card, opened.assessment, changes, changed_at, base_url, now)
+    found = planned_jar(account, jar_id, now)
+    return _plan(account, found, changes_of([jar_id])[jar_id], base_url, now)
 
 
 def plans_of_kitchen(account: Account, base_url: str, now: datetime) -> list[JarPlan]:
     """The jars on the shelf that are still fed."""
-    found = [one for one in kitchen_now(account, now) if one.card.on_shelf and one.assessment.binned_at is None]
+    found = planned_kitchen(account, now)
     changes = changes_of([one.card.id for one in found])
-    return [_plan(account, one.card, one.assessment, *changes[one.card.id], base_url, now) for one in found]
+    return [_plan(account, one, changes[one.card.id], base_url, now) for one in found]
 
 
 def _plan(
-    account: Account,
-    card: JarCard,
-    assessment: Assessment,
-    changes: int,
-    changed_at: datetime | None,
-    base_url: str,
-    now: datetime,
+    account: Account, found: Planned, changes: tuple[int, datetime | None], base_url: str, now: datetime
 ) -> JarPlan:
     zone = ZoneInfo(account.time_zone)
-    steps = tuple(step for step in assessment.timeline if step.due > now - SHOWN_BEFORE)
+    card, assessment = found.card, found.assessment
+    steps = tuple(step for step in found.plan.steps if step.due > now - SHOWN_BEFORE)
     waiting = next((step for step in steps if step.state not in (StepState.DONE, StepState.SKIPPED)), None)
     overdue = int(max(timedelta(), now - waiting.due) / OVERDUE_STEP) if waiting else 0
     likely = assessment.ready_on.on.likely if assessment.ready_on else None
@@ -80,8 +72,8 @@ def _plan(
         tare_g=card.setup.vessel.tare_g,
         zone=zone,
         steps=steps,
-        sequence=changes * (OVERDUE_MOST + 1) + min(OVERDUE_MOST, overdue),
-        changed_at=changed_at,
+        sequence=changes[0] * (OVERDUE_MOST + 1) + min(OVERDUE_MOST, overdue),
+        changed_at=changes[1],
         ready=_day(likely.astimezone(zone)) if likely else None,
         url=f"{base_url}/jars/{card.id}",
     )

@@ -76,13 +76,13 @@ def compare(request: Baker, payload: CompareIn) -> list[OfferedOut]:
 @router.get("/jars/{jar_id}/plan", response={200: WholePlanOut, 404: ProblemsOut})
 def read_plan(request: Baker, jar_id: UUID) -> WholePlanOut:
     now = timezone.now()
-    opened = services.jar_now(request.auth, jar_id, now)
+    found = services.planned_jar(request.auth, jar_id, now)
     return WholePlanOut(
         now=now,
         time_zone=request.auth.time_zone,
-        jar=card_out(opened.card),
-        plan=services.whole_plan_of(request.auth, jar_id, now),
-        ready_on=opened.assessment.ready_on,
+        jar=card_out(found.card),
+        plan=found.plan,
+        ready_on=found.assessment.ready_on,
     )
 
 

@@ -21,7 +21,7 @@ from ferment.foresight import (
     otherwise,
     whole_plan,
 )
-from ferment.log import Look
+from ferment.log import Log, Look
 from ferment.lookup import Described, look_up
 from ferment.protocol.method import Origin
 from ferment.setups import Setup
@@ -95,10 +95,31 @@ def compare(origin: Origin, setup: Setup, *, has_scale: bool) -> list[Offered]:
     return list(side_by_side(catalogue(), setup, origin, has_scale=has_scale))
 
 
-def whole_plan_of(account: Account, jar_id: UUID, now: datetime) -> WholePlan:
-    """A jar's plan from its first mix to ready."""
+@dataclass(frozen=True)
+class Planned:
+    """A jar with its plan from the first mix to ready."""
+
+    card: JarCard
+    assessment: Assessment
+    plan: WholePlan
+
+
+def planned_jar(account: Account, jar_id: UUID, now: datetime) -> Planned:
+    """Raises Problem (not found) for a jar out of reach."""
     card = jar_of(account, jar_id, now)
-    return whole_plan(card.setup, logs_of([card.id])[card.id], now)
+    return _planned(card, logs_of([card.id])[card.id], now)
+
+
+def planned_kitchen(account: Account, now: datetime) -> list[Planned]:
+    """The jars on the shelf that are still kept, in a fixed number of queries."""
+    cards = [card for card in all_jars(account, now) if card.on_shelf]
+    logs = logs_of([card.id for card in cards])
+    made = [_planned(card, logs[card.id], now) for card in cards]
+    return [one for one in made if one.assessment.binned_at is None]
+
+
+def _planned(card: JarCard, log: Log, now: datetime) -> Planned:
+    return Planned(card, assess(card.setup, log, now), whole_plan(card.setup, log, now))
 
 
 @dataclass(frozen=True)

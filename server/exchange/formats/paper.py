@@ -91,18 +91,18 @@ def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, top: float) -> None:
     canvas.setFont(BOLD, 13)
     canvas.drawString(MARGIN + 10 * mm, top - 6 * mm, words.day(step.due, plan.zone))
     canvas.setFillColor(CRUST)
-    canvas.drawString(MARGIN + 36 * mm, top - 6 * mm, words.clock(step.due, plan.zone))
+    canvas.drawString(MARGIN + 42 * mm, top - 6 * mm, words.clock(step.due, plan.zone))
     canvas.setFillColor(INK)
     act = words.ACTS[step.act]
-    room = width - 2 * MARGIN - 54 * mm
+    room = width - 2 * MARGIN - 60 * mm
     what = f"{act}: {words.plan_words(step.plan)}" if step.plan else act
     canvas.setFont(BODY, 11)
-    canvas.drawString(MARGIN + 54 * mm, top - 6 * mm, _cut(canvas, what, BODY, 11, room))
+    canvas.drawString(MARGIN + 60 * mm, top - 6 * mm, _cut(canvas, what, BODY, 11, room))
     canvas.setFont(BODY, 8.5)
     canvas.setFillColor(SOFT)
     once = f"once {words.waits_words(step)} · " if step.waits_for else ""
     normal = f"day {step.day} · {once}normal: {words.NORMAL[step.normal]}"
-    canvas.drawString(MARGIN + 54 * mm, top - 11 * mm, _cut(canvas, normal, BODY, 8.5, room))
+    canvas.drawString(MARGIN + 60 * mm, top - 11 * mm, _cut(canvas, normal, BODY, 8.5, room))
     canvas.setStrokeColor(HexColor("#dccfb9"))
     canvas.line(MARGIN, top - 14.5 * mm, width - MARGIN, top - 14.5 * mm)
 
