@@ -1,18 +1,18 @@
 import { Link } from "react-router";
 import type { FeedBody, LogEntry, OpenJar } from "../../api/types";
 import { useDraft } from "../../lib/store";
+import { NotSaved } from "../../parts/not-saved";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField, TextArea } from "../../ui/field";
-import { Trouble } from "../../ui/states";
 import { WhenField } from "../../ui/when-field";
 import { FLOUR_WORDS } from "../../words/flours";
-import { fieldWords, problemAt, problemWords } from "../../words/problems";
+import { problemAt } from "../../words/problems";
 import { draftOf, type FeedDraft } from "./draft";
 import { draftKey, useAmending } from "./saving";
 import { capital, DISCARD_CHOICES } from "./wording";
 
-const SHOWN = ["at", "keep_g", "water_g", "line_mm", "note", "discard_to"];
+const SHOWN = ["flours", "at", "keep_g", "water_g", "line_mm", "note", "discard_to"];
 
 /** A feed of the log corrected: there is no scale to read any more. */
 export function EditFeed({
@@ -30,7 +30,6 @@ export function EditFeed({
   );
   const set = (part: Partial<FeedDraft>) => setDraft({ ...draft, ...part });
   const { problems, busy, save } = useAmending(opened, editing, feed, clear);
-  const other = problems.filter((one) => !SHOWN.includes(one.field) && !one.field.startsWith("flours"));
   return (
     <form
       noValidate
@@ -97,14 +96,7 @@ export function EditFeed({
         onChange={(event) => set({ note: event.target.value })}
         error={problemAt(problems, "note")}
       />
-      {problems.length > 0 && (
-        <Trouble>
-          <strong>Not saved yet.</strong>{" "}
-          {other.length > 0
-            ? other.map((one) => `${fieldWords(one.field)}: ${problemWords(one)}`).join(" ")
-            : `See ${problems.map((one) => fieldWords(one.field)).join(", ")}.`}
-        </Trouble>
-      )}
+      <NotSaved problems={problems} shown={SHOWN} />
       <div className="flex gap-3">
         <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
           {busy ? "Saving …" : "Save the change"}

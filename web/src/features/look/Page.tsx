@@ -5,13 +5,14 @@ import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
+import { NotSaved } from "../../parts/not-saved";
 import { Button } from "../../ui/button";
 import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { NumberField, TextArea } from "../../ui/field";
-import { Loading, OutOfReach, Trouble } from "../../ui/states";
+import { Loading, OutOfReach } from "../../ui/states";
 import { WhenField } from "../../ui/when-field";
 import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
-import { fieldWords, problemAt, problemWords } from "../../words/problems";
+import { problemAt } from "../../words/problems";
 import { draftOf, emptyLook, fromTimes, type LookDraft, lineOf } from "./draft";
 import { LevelPart } from "./LevelPart";
 import { lastSeen, likelyFirst, likelyNow, type Uses, usesOf } from "./likely";
@@ -54,7 +55,6 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
   const round = search.get("round");
   const { problems, busy, save } = useSaving(opened, editing, clear, round);
   const set = (part: Partial<LookDraft>) => setDraft({ ...draft, ...part });
-  const other = problems.filter((problem) => !SHOWN.includes(problem.field));
   const overflowed = problems.some((one) => one.code === "level_above_rim" && one.field.startsWith("level"));
   const line = lineOf(opened);
   const atTheRim = () =>
@@ -125,14 +125,7 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
             onChange={(event) => set({ note: event.target.value })}
             error={problemAt(problems, "note")}
           />
-          {problems.length > 0 && (
-            <Trouble>
-              <strong>Not saved yet.</strong>{" "}
-              {other.length > 0
-                ? other.map((problem) => `${fieldWords(problem.field)}: ${problemWords(problem)}`).join(" ")
-                : `See ${problems.map((problem) => fieldWords(problem.field)).join(", ")}.`}
-            </Trouble>
-          )}
+          <NotSaved problems={problems} shown={SHOWN} />
         </div>
       </div>
       <div className="sticky bottom-0 flex gap-3 bg-paper py-3">

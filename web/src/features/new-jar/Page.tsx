@@ -9,13 +9,14 @@ import { deviceZone } from "../../lib/time";
 import { momentOf } from "../../lib/when";
 import { FloursPart } from "../../parts/flours";
 import { HoursPart } from "../../parts/hours";
+import { NotSaved } from "../../parts/not-saved";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField, TextField } from "../../ui/field";
-import { Loading, OutOfReach, Trouble } from "../../ui/states";
+import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
-import { fieldWords, problemAt, problemWords } from "../../words/problems";
+import { problemAt } from "../../words/problems";
 import { type Begun, writeDown } from "./begun";
 import { beginningAt, type Chosen, draftLike, type JarDraft, jarOf, newDraft, originOf } from "./draft";
 import { FamilyChoice } from "./Family";
@@ -112,9 +113,6 @@ function NewJarForm({
     await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
   };
   const codes: string[] = family.options.map((option) => option.code);
-  const other = problems.filter(
-    (problem) => !SHOWN.includes(problem.field) && !codes.includes(problem.field.replace("choices.", "")),
-  );
 
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
@@ -170,14 +168,11 @@ function NewJarForm({
             <summary className="min-h-11 py-2 font-semibold text-crust">Your hours</summary>
             <HoursPart />
           </details>
-          {problems.length > 0 && (
-            <Trouble>
-              <strong>Not planned yet.</strong>{" "}
-              {other.length > 0
-                ? other.map((problem) => `${fieldWords(problem.field)}: ${problemWords(problem)}`).join(" ")
-                : `See ${problems.map((problem) => fieldWords(problem.field)).join(", ")}.`}
-            </Trouble>
-          )}
+          <NotSaved
+            problems={problems}
+            shown={[...SHOWN, ...codes, ...codes.map((code) => `choices.${code}`)]}
+            title="Not planned yet."
+          />
         </div>
         <Preview draft={rested} family={familyOf(families, rested)} zone={zone} />
       </div>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { bodyOf, isBlank, NOTHING } from "./described";
+import { bodyOf, isBlank, lookOf, NOTHING } from "./described";
 
 describe("a jar described by presses", () => {
   it("is blank until something is seen or smelt; age alone says nothing", () => {
@@ -16,5 +16,14 @@ describe("a jar described by presses", () => {
   it("tells a fallen jar by its high mark", () => {
     const { times, high } = bodyOf({ ...NOTHING, level: "fallen" });
     expect(times).toBeLessThan(high ?? 0);
+  });
+});
+
+describe("the same as a look at a jar of the shelf", () => {
+  it("says only what was pressed", () => {
+    const look = lookOf({ ...NOTHING, level: "fallen", top: ["sunken"] }, "2026-03-04T08:00:00Z");
+    expect(look).toMatchObject({ kind: "look", top: ["sunken"], bubbles: null, ph: null, note: "" });
+    expect(look.level?.value).toBeLessThan(look.high?.value ?? 0);
+    expect(lookOf(NOTHING, "2026-03-04T08:00:00Z").level).toBeNull();
   });
 });
