@@ -156,7 +156,12 @@ def run_all(only: list[str]) -> int:
     try:
         with say.step("Starting a database for the tests"):
             db.start()
-        env = {**serving.django_env(db, demo=True), "PATH": f"{PYTHON.parent}{os.pathsep}{os.environ['PATH']}"}
+        env = {
+            **serving.django_env(db, demo=True),
+            "PATH": f"{PYTHON.parent}{os.pathsep}{os.environ['PATH']}",
+            # What tests keep as files goes with their database.
+            "DESPERTAR_FILES": str(db.home / "files"),
+        }
         for check in CHECKS:
             if only and check.group not in only:
                 continue

@@ -10,13 +10,17 @@ from django.db import transaction
 from django.http import HttpRequest
 
 from accounts import services as accounts
+from accounts.services import Account
+from ferment.vessel import line_mm
 from kitchen import services as kitchen
 from logbook import services as logbook
-from logbook.bodies import AnyBody
+from logbook.bodies import AnyBody, LookBody
+from photos import services as photos
 from places import services as places
 from problems import Problem, ServerProblem
 
 from .kitchen_data import JARS, DemoJar
+from .pictures import jar_picture
 
 # Any fixed namespace does: it makes the demo's ids the same at every laying.
 NAMESPACE = UUID("6f0c7a1e-52d4-4c1c-9a52-0d8e5a2b9c11")
@@ -41,8 +45,30 @@ def lay_kitchen(now: datetime) -> bool:
     for jar in JARS:
         starts_at = jar.starts_at(now)
         card = kitchen.plan_jar(account, _id(jar.name), jar.name, jar.setup(starts_at), starts_at)
-        logbook.lay_log(card, _entries(jar, now), now)
+        entries = _entries(jar, now)
+        logbook.lay_log(card, entries, now)
+        if jar.name == PHOTOGRAPHED:
+            _lay_photos(account, card, entries, now)
     return True
+
+
+# The demo jar that was photographed now and then, and how often.
+PHOTOGRAPHED, PHOTOS = "Harbour", 6
+
+
+def _lay_photos(account: Account, card: kitchen.JarCard, entries: list[tuple[UUID, AnyBody]], now: datetime) -> None:
+    """A picture beside each of the last looks at a level."""
+    vessel = card.setup.vessel
+    looks = [(entry_id, body) for entry_id, body in entries if isinstance(body, LookBody) and body.level]
+    for number, (entry_id, body) in enumerate(looks[-PHOTOS:]):
+        assert body.level is not None
+        # The demo's jar is filled to the same line at each feed.
+        share = line_mm(vessel, FED_G) / vessel.height_mm
+        sent, points = jar_picture(body.level.value, share, number)
+        photos.add_photo(account, card.id, _id(card.name, "photo", str(number)), sent, body.at, entry_id, points, now)
+
+
+FED_G = 120.0
 
 
 # The demo jar beside which the simulated thermometer hangs.

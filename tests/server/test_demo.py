@@ -27,6 +27,21 @@ class Laying(TestCase):
             told, {"Harbour": (9, "feed"), "Moth": (4, "feed"), "Lantern": (3, "feed"), "Bellows": (7, "binned")}
         )
 
+    def test_one_jar_is_photographed_and_the_pictures_say_what_the_looks_said(self) -> None:
+        lay_kitchen(timezone.now())
+        visitor = self.visitor()
+        jars = {one["jar"]["name"]: one["jar"]["id"] for one in visitor.ok("GET", "/api/kitchen")["jars"]}
+        visitor.jar_id = jars["Harbour"]
+        opened = visitor.jar()
+        looks = {entry["id"]: entry["entry"] for entry in opened["log"]}
+        self.assertEqual(len(opened["photos"]), 6)
+        for photo in opened["photos"]:
+            points, level = photo["points"], looks[photo["look"]]["level"]["value"]
+            foot = points["bottom"]["y"]
+            read = (foot - points["level"]["y"]) / (foot - points["mark"]["y"])
+            self.assertAlmostEqual(read, level, delta=0.15)
+        self.assertEqual(visitor.client.get(f"/api/photos/{photo['id']}/small").status_code, 200)
+
     def test_at_any_hour_of_any_day(self) -> None:
         """Across changes of clocks and the turn of a year."""
         for hour in range(0, 48, 5):

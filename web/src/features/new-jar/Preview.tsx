@@ -26,11 +26,13 @@ export function Preview({
   const { id: _id, ...jar } = jarOf(draft, family, Math.floor(now / 60_000) * 60_000, zone);
   // The plan does not wait for the name and the weight of the jar.
   const body = { ...jar, name: "preview", tare_g: 0 };
+  const isTyped = [body.warmth_c, body.volume_ml, body.height_mm].every((value) => typeof value === "number");
   const preview = api.useQuery(
     "post",
     "/api/preview",
     { body },
-    { placeholderData: keepPreviousData, retry: false },
+    // What is still being typed is no question yet.
+    { enabled: isTyped, placeholderData: keepPreviousData, retry: false },
   );
   const found = preview.data;
   const glass = { volumeMl: Number(body.volume_ml) || 0, heightMm: Number(body.height_mm) || 0 };
