@@ -44,6 +44,13 @@ class ANewUser(Journey):
 
 
 class Choosing(Journey):
+    def test_half_the_size_is_half_of_everything(self) -> None:
+        page = self.browser
+        self.enter(self.baker(), "/new")
+        page.sees("Add 45 g water, add 45 g whole wheat.")
+        page.press("toggle", "half of it")
+        page.sees("Keep 15 g, add 15 g water, add 15 g whole wheat.")
+
     def test_ways_side_by_side_sorted_and_taken(self) -> None:
         page = self.browser
         self.enter(self.baker(), "/new")

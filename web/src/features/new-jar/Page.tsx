@@ -27,11 +27,16 @@ import { SideBySide } from "./SideBySide";
 
 /** A start this far back was a start, not a slow thumb. */
 const LONG_AGO_MS = 3 * 3_600_000;
+const SIZES = [
+  { value: "0.5", label: "half of it" },
+  { value: "1", label: "as the way has it" },
+  { value: "2", label: "twice" },
+];
 const BEGUN = [
   { value: "fed", label: "fed as this way asks" },
   { value: "mixed", label: "only mixed" },
 ] as const satisfies readonly { value: Begun; label: string }[];
-const SHOWN = ["name", "tare_g", "volume_ml", "height_mm", "warmth_c", "night_c", "starts_at"];
+const SHOWN = ["name", "size", "tare_g", "volume_ml", "height_mm", "warmth_c", "night_c", "starts_at"];
 
 export function NewJarPage() {
   useTitle("New jar");
@@ -50,7 +55,7 @@ export function NewJarPage() {
   const { families, flours } = catalogue.data;
   const from = families.find(({ origin }) => origin === search.get("from"));
   const begun = model.data ? draftLike(model.data.jar) : from ? { ...newDraft(), family: from.code } : null;
-  const draftKey = ["new-jar.5", like ?? from?.origin].filter(Boolean).join(".");
+  const draftKey = ["new-jar.6", like ?? from?.origin].filter(Boolean).join(".");
   return <NewJarForm key={draftKey} draftKey={draftKey} families={families} flours={flours} begun={begun} />;
 }
 
@@ -101,7 +106,7 @@ function NewJarForm({
     setBusy(true);
     setProblems([]);
     const jar = jarOf(draft, family, Date.now(), zone);
-    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.5", value: draft });
+    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.6", value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);
@@ -143,6 +148,13 @@ function NewJarForm({
           {!draft.method && (
             <Options family={family} flours={flours} chosen={chosen} choose={choose} problems={problems} />
           )}
+          <Choice
+            label="Size"
+            items={SIZES}
+            value={draft.size}
+            onChange={(size) => size && set({ size })}
+            error={error("size")}
+          />
           <details>
             <summary className="min-h-11 py-2 font-semibold text-crust">Flours on your shelf</summary>
             <FloursPart />

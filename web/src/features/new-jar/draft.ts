@@ -28,6 +28,8 @@ export type JarDraft = {
   readonly family: FamilyCode;
   /** Each family keeps its own choices, so that looking at another loses nothing. */
   readonly chosen: Partial<Record<FamilyCode, Chosen>>;
+  /** Of the way's own amounts, such as "0.5". */
+  readonly size: string;
   readonly tare: string;
   readonly volume: string;
   readonly height: string;
@@ -60,6 +62,7 @@ export function newDraft(): JarDraft {
     name: NAMES[Math.floor(Math.random() * NAMES.length)] ?? "",
     family: "equal_parts",
     chosen: {},
+    size: "1",
     tare: "",
     volume: "370",
     height: "100",
@@ -85,6 +88,7 @@ export function draftLike(jar: Jar): JarDraft {
     ...newDraft(),
     family,
     chosen: { [family]: chosen },
+    size: String(jar.size),
     tare: String(jar.tare_g),
     volume: String(jar.volume_ml),
     height: String(jar.height_mm),
@@ -183,7 +187,7 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
     volume_ml: number(draft.volume),
     height_mm: number(draft.height),
     scale_step: 1,
-    size: 1,
+    size: number(draft.size),
     warmth_c: number(draft.warmth),
     night_c: draft.night.trim() === "" ? null : number(draft.night),
     ready_after: draft.readyAfter,
