@@ -1,4 +1,4 @@
-import type { Finding, OpenJar, ReadyStep, Strictness } from "../../api/types";
+import type { Finding, LookBody, OpenJar, ReadyStep, Strictness } from "../../api/types";
 import { recordEntry, sayWord, setReadyAfter, withdrawEntry } from "../../api/writes";
 import { CLOSE_UPS } from "../../drawing/atlas";
 import { newId } from "../../lib/ids";
@@ -35,10 +35,9 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
   const rule = (yes: boolean) => void sayWord(jar.id, finding.sign, yes, `A sign of ${jar.name}`);
   if (finding.ask === "is_it_fuzzy_or_coloured") {
     const fuzzy = () => {
-      const at = new Date().toISOString();
-      const look = {
+      const look: LookBody = {
         kind: "look",
-        at,
+        at: new Date().toISOString(),
         level: null,
         bubbles: null,
         top: ["fuzzy_spots"],
@@ -49,15 +48,8 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
         celsius: null,
         floats: null,
         note: "",
-      } as const;
-      void recordEntry(
-        jar.id,
-        newId(),
-        null,
-        { ...look, top: ["fuzzy_spots"], smell: [] },
-        `Look at ${jar.name}`,
-        null,
-      );
+      };
+      void recordEntry(jar.id, newId(), null, look, `Look at ${jar.name}`, null);
     };
     return (
       <div className="flex flex-wrap gap-4 pt-2 pl-5">
