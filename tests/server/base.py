@@ -51,6 +51,12 @@ class Baker:
         self.ok("POST", "/api/accounts", {"name": self.name, "password": PASSWORD, "time_zone": "Europe/Lisbon"})
         return self
 
+    def always_home(self) -> Baker:
+        """No act is moved into the baker's hours: for tests that hold times against each other at any hour."""
+        day = [{"start": 0, "end": 1440}]
+        self.ok("PUT", "/api/hours", {"weekday": day, "weekend": day})
+        return self
+
     def plan(self, **changes: object) -> Baker:
         jar = {**new_jar(), **changes}
         self.jar_id = self.ok("POST", "/api/jars", jar)["id"]

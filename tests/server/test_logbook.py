@@ -143,6 +143,7 @@ class Correcting(TestCase):
         self.assertEqual(history[0]["before"]["level"]["value"], 1.5)
 
     def test_a_corrected_time_moves_the_plan(self) -> None:
+        self.baker.always_home()
         due = self.baker.jar()["assessment"]["next_move"]["due"]
         entry = {**self.feed["entry"], "at": ago(21.0)}
         self.baker.ok("PUT", f"/api/log/{self.feed['id']}", {"revision": 1, "entry": entry})
