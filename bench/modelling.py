@@ -15,7 +15,7 @@ from ferment.log import Look
 from ferment.setups import Setup
 from ferment.simulation import play
 from ferment.tracker import forecast
-from ferment.tracker.ensemble import _count_days, run_members
+from ferment.tracker.ensemble import _count_days, _round
 from ferment.vessel import Level, LevelUnit, Vessel
 
 from .timing import best_ms
@@ -25,7 +25,7 @@ WHITE = (FlourGrams(Flour.WHITE, 50.0),)
 
 
 def _forget() -> None:
-    for kept in (forecast, run_members, _count_days):
+    for kept in (forecast, _round, _count_days):
         kept.cache_clear()
 
 

@@ -29,6 +29,7 @@ from .kinetics import (
     heat_death,
     lactic_freedom,
     ph_of,
+    q10,
     sourness,
     upkeep_pace,
 )
@@ -245,13 +246,15 @@ def rates(state: Sequence[T], setting: _Setting[T], pace: _Pace, ops: Ops[T]) ->
 
 
 STEP_H = 0.2
+# In the cold, where everything goes slower, a step may be longer: as exact, up to so many times.
+LONGEST_STEP = 2.0
 Warmth = Callable[[float], float]
 """Degrees Celsius at an hour, hours counted as the run counts them."""
 
 
-@dataclass
+@dataclass(eq=False)
 class Course(Generic[T]):
-    """A stretch between two feeds as it was run: the hours, and the state at each."""
+    """A stretch between two feeds as it was run: the hours, and the state at each. One is itself alone."""
 
     paste: Paste
     traits: Traits[T]
@@ -271,14 +274,21 @@ class Course(Generic[T]):
         return self.row(GAS) + 1.0
 
 
+def _step(step_h: float, celsius: float) -> float:
+    return step_h * min(LONGEST_STEP, max(1.0, 1.0 / q10(celsius)))
+
+
 def run(jar: Jar[float], from_h: float, to_h: float, warmth: Warmth, step_h: float = STEP_H) -> Course[float]:
-    """One jar from an hour to another by Heun's rule, negatives clipped to 0; warmth taken once a step."""
+    """One jar from an hour to another by Heun's rule, negatives clipped to 0; warmth taken once a step.
+
+    `step_h` holds at 25 °C and above; in the cold steps are longer.
+    """
     setting = _setting(jar)
     course = Course(jar.paste, jar.traits, [from_h], [jar.state])
     hour, state = from_h, jar.state
     paces: dict[float, _Pace] = {}
     while hour < to_h - 1e-9:
-        step = min(step_h, to_h - hour)
+        step = min(_step(step_h, warmth(hour)), to_h - hour)
         celsius = round(warmth(hour + step / 2.0), 3)
         if celsius not in paces:
             paces[celsius] = _pace(celsius)
@@ -302,7 +312,7 @@ def run_many(jar: Jar[Array], from_h: float, to_h: float, warmth: Warmth, step_h
     now = np.array(jar.state)
     paces: dict[float, _Pace] = {}
     while hour < to_h - 1e-9:
-        step = min(step_h, to_h - hour)
+        step = min(_step(step_h, warmth(hour)), to_h - hour)
         celsius = round(warmth(hour + step / 2.0), 3)
         if celsius not in paces:
             paces[celsius] = _pace(celsius)

@@ -11,7 +11,7 @@ from .log import READY, Look
 from .planner import Plan, StepState
 from .protocol.course import Course
 from .protocol.method import Origin
-from .readiness import Attempt, Readiness, StageFound, Standing, Strictness, judge, stage_of
+from .readiness import RISEN, Attempt, Readiness, StageFound, Standing, Strictness, judge, stage_of
 from .setups import cold_spans
 from .signs import Finding, Ruled, findings
 from .signs.contract import Glimpse, Scene, Urgency
@@ -63,7 +63,11 @@ def judgement(
     fits = told.rounds if told else ()
     doubt_until = ledger.rounds[0].feed.at + (timedelta() if begun_sour else EARLY_DAYS)
     pairs = zip(ledger.rounds[-len(fits) :], fits, strict=True) if fits else ()
-    attempts = tuple(_attempt(turn, fit, in_doubt=turn.feed.at < doubt_until) for turn, fit in pairs)
+    risen = next((turn.feed.at for turn in ledger.rounds if _highest(turn.readings) >= RISEN), now)
+    attempts = tuple(
+        _attempt(turn, fit, in_doubt=turn.feed.at < doubt_until, first_rise=turn.feed.at <= risen)
+        for turn, fit in pairs
+    )
     by_yeast = max((one.highest for one in attempts if one.by_yeast), default=1.0)
     peaks = tuple(fit.peak_times for one, fit in zip(attempts[:-1], fits, strict=False) if one.watched)
     scene = _scene(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE)
@@ -186,8 +190,10 @@ def _highest(readings: Sequence[Reading], of: Sequence[Look] | None = None) -> f
     return max((level for one in seen for level in (one.times, one.high) if level is not None), default=1.0)
 
 
-def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool) -> Attempt:
+def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, first_rise: bool) -> Attempt:
     """What was seen goes before what the model makes of it.
+
+    In the days of the early bacteria the first rise that anybody saw is theirs, whatever the model expects.
 
     A feed that was seen doubled before its hour did so in time. One that nobody saw doubled may be thought to have, but
     does not count; nor does one at which nobody looked near its peak.
@@ -214,7 +220,7 @@ def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool) -> Attempt:
         in_time=in_time,
         limit_h=fit.limit_h,
         peak_h=_peak_h(turn, fit, doubled=doubled),
-        by_yeast=fit.yeast_share >= (YEASTS_EARLY if in_doubt else YEASTS),
+        by_yeast=not (first_rise and in_doubt) and fit.yeast_share >= (YEASTS_EARLY if in_doubt else YEASTS),
     )
 
 

@@ -20,6 +20,8 @@ LIKELY, UNLIKELY = 0.6, 0.4
 # Times to peak are steady when none is so much longer than the shortest before it. A waking jar gets quicker, and that
 # far it may.
 STEADY, QUICKER = 1.4, 1.8
+# From this level on somebody saw a rise.
+RISEN = 1.15
 FOUL = frozenset({Smell.PUTRID, Smell.NAIL_VARNISH, Smell.CHEESY})
 
 
@@ -213,8 +215,8 @@ _STAGES: tuple[tuple[Stage, Callable[[Standing], bool]], ...] = (
     (Stage.RESTING, lambda it: it.in_the_cold),
     (Stage.STEADY, lambda it: it.ready),
     (Stage.AWAKE, lambda it: it.highest_by_yeast >= it.doubles_at - 0.05),
-    (Stage.STIRRING, lambda it: it.highest_by_yeast >= 1.15),
-    (Stage.FALSE_DAWN, lambda it: it.age_h < 72 and not it.begun_sour and it.highest >= 1.15),
+    (Stage.STIRRING, lambda it: it.highest_by_yeast >= RISEN),
+    (Stage.FALSE_DAWN, lambda it: it.age_h < 72 and not it.begun_sour and it.highest >= RISEN),
     (Stage.SOWN, lambda it: it.woken or it.age_h < 36),
     (Stage.HUSH, lambda _: True),
 )

@@ -34,6 +34,8 @@ IN_A_ROW, WITHIN_H, RULE_C = 3, 8.0, 24.0
 ENOUGH = 0.93
 # With fewer than this share ready within the days looked at, no day is told.
 LEAST_TOLD = 0.3
+# Where no other member became ready for so many days, those left fed so do not within the days looked at.
+STALLED_DAYS = 3.5
 YEAST_FROM_H = 60.0
 # A jar fed once a day rises to about four fifths of what its paste can hold; nearly that is a doubling for it.
 HOLDS_SHARE = 0.72
@@ -56,6 +58,7 @@ def _members() -> tuple[Array, ...]:
 MEMBERS = _members()
 
 
+@lru_cache(maxsize=1)
 def traits() -> Traits[Array]:
     return Traits(*(np.exp(spread * row) for spread, row in zip(SPREADS, MEMBERS, strict=True)))
 
@@ -76,28 +79,43 @@ class Feeding:
 
     @property
     def warmth(self) -> Warmth:
-        return Warmth(self.background.place, self.start, self.background.cold)
+        return _warmth(self.background, self.start)
 
 
 def feeding(background: Background, start: datetime, turns: Sequence[Turn], until_h: float) -> Feeding:
     return Feeding(background, start, tuple(replace(turn, readings=()) for turn in turns), until_h)
 
 
-# A look changes what the members weigh, not how they run: the runs of the last few jars are kept.
-@lru_cache(maxsize=64)
 def run_members(fed: Feeding) -> tuple[Course[Array], ...]:
     """Every member through its feeds, the last until the end that is asked for."""
-    made, warmth = traits(), fed.warmth
-    background = fed.background
-    outside = None
-    if background.origin is not Origin.FLOUR_AND_WATER:
-        outside = culture(background.origin, background.blend, made)
+    warmth = fed.warmth
     courses: list[Course[Array]] = []
     for number, turn in enumerate(fed.turns):
         end = fed.turns[number + 1].at_h if number + 1 < len(fed.turns) else max(fed.until_h, turn.at_h + STEP_H)
-        jar = turn.into(courses[-1].end if courses else outside, made)
-        courses.append(run_many(jar, turn.at_h, end, warmth, STEP_H))
+        before = courses[-1] if courses else _outside(fed.background)
+        courses.append(_round(before, turn, end, warmth))
     return tuple(courses)
+
+
+# A look changes what the members weigh, not how they run, and a feed leaves the rounds before it as they were: so the
+# rounds of the last few jars are kept, each known by the very one that it follows.
+@lru_cache(maxsize=512)
+def _round(before: Course[Array] | None, turn: Turn, end_h: float, warmth: Warmth) -> Course[Array]:
+    return run_many(turn.into(before.end if before else None, traits()), turn.at_h, end_h, warmth, STEP_H)
+
+
+@lru_cache(maxsize=64)
+def _outside(background: Background) -> Course[Array] | None:
+    """A culture from outside, as a run that has not begun."""
+    if background.origin is Origin.FLOUR_AND_WATER:
+        return None
+    jar = culture(background.origin, background.blend, traits())
+    return Course(jar.paste, jar.traits, [0.0], [jar.state])
+
+
+@lru_cache(maxsize=64)
+def _warmth(background: Background, start: datetime) -> Warmth:
+    return Warmth(background.place, start, background.cold)
 
 
 @dataclass(frozen=True)
@@ -225,7 +243,16 @@ class _Count:
     @property
     def enough(self) -> bool:
         """So many are ready that the day can be told with its spread; the last few may take for ever."""
-        return float(np.isfinite(self._ready).mean()) > ENOUGH
+        return self._share > ENOUGH or self._stalled
+
+    @property
+    def _share(self) -> float:
+        return float(np.isfinite(self._ready).mean())
+
+    @property
+    def _stalled(self) -> bool:
+        known = self._ready[np.isfinite(self._ready)]
+        return self._share > LEAST_TOLD and self._until_h / 24.0 - float(known.max()) > STALLED_DAYS
 
     def add(self, at_h: float, course: Course[Array]) -> None:
         self._until_h = course.hours[-1]
@@ -246,7 +273,7 @@ class _Count:
     def days(self, weights: Array, last_day: float) -> DayOfReady | None:
         if float(weights[np.isfinite(self._ready)].sum()) < LEAST_TOLD:
             return None
-        latest = min(last_day, self._until_h / 24.0)
+        latest = last_day if self._stalled else min(last_day, self._until_h / 24.0)
         ready = np.where(np.isfinite(self._ready), self._ready, latest)
         awake = np.where(np.isfinite(self._awake), self._awake, latest)
         return DayOfReady(*quantiles(ready, weights), *quantiles(awake, weights))
