@@ -118,7 +118,6 @@ class AFalseDawn(TestCase):
         self.assertIn(found.stage.stage, (Stage.FALSE_DAWN, Stage.HUSH))
         self.assertIn(SignCode.EARLY_SMELL, [one.sign for one in found.findings])
 
-
     def test_the_first_rise_that_anybody_saw_is_not_the_yeasts(self) -> None:
         """Flour that lies dead for two days and then froths: the model expects yeast by then, but no bacteria were seen
         to rise before it, so this is them."""
@@ -126,7 +125,8 @@ class AFalseDawn(TestCase):
         log: Log = (first_mix(), feed(24.0), feed(48.0), *quiet, look(57.0, 1.3))
         warm = replace(setup(), warmth_c=28.0)
         found = assess(warm, log, START + hours(57.1))
-        assert found.stage and found.forecast
+        assert found.stage
+        assert found.forecast
         self.assertGreater(found.forecast.rounds[-1].yeast_share, 0.9)
         self.assertIs(found.stage.stage, Stage.FALSE_DAWN)
         rose_before = (*log, look(20.0, 1.5))
