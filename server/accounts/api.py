@@ -46,7 +46,7 @@ def sign_in(request: HttpRequest, payload: SignInIn) -> SessionOut:
     return _session(request)
 
 
-@router.delete("/session", response=SessionOut)
+@router.delete("/session", response={200: SessionOut, 503: ProblemsOut})
 @decorate_view(csrf_protect)
 def sign_out(request: HttpRequest) -> SessionOut:
     services.sign_out(request)

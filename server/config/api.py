@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import logging
+
+from django.db import OperationalError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -19,6 +22,8 @@ from places.api import router as places
 from problems import Problem, ServerProblem, answer, body, from_refusal
 from problems.validation import problems
 from reminders.api import router as reminders
+
+log = logging.getLogger("despertar.api")
 
 
 class StrictJson(JSONRenderer):
@@ -48,6 +53,12 @@ def on_validation(_request: HttpRequest, error: ValidationError) -> HttpResponse
 @api.exception_handler(AuthenticationError)
 def on_stranger(_request: HttpRequest, _error: AuthenticationError) -> HttpResponse:
     return answer(401, body(ServerProblem.SIGN_IN_FIRST, ""))
+
+
+@api.exception_handler(OperationalError)
+def on_no_database(_request: HttpRequest, error: OperationalError) -> HttpResponse:
+    log.error("the database cannot be reached: %s", error)
+    return answer(503, body(ServerProblem.OUT_OF_REACH, ""))
 
 
 @api.exception_handler(Http404)

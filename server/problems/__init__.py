@@ -40,6 +40,7 @@ class ServerProblem(StrEnum):
     FED_MEANWHILE = "fed_meanwhile"
     CHANGED_MEANWHILE = "changed_meanwhile"
     NO_DEMO_HERE = "no_demo_here"
+    OUT_OF_REACH = "out_of_reach"
     NOT_IN_THE_DEMO = "not_in_the_demo"
     NO_SUCH_INVITATION = "no_such_invitation"
     OWN_KITCHEN = "own_kitchen"

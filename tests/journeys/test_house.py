@@ -59,6 +59,12 @@ class SeveralHands(Journey):
         page.press("toggle", "Top of the fridge")
         page.press("button", "Save the place")
         page.until("the place", lambda: owner.jar()["jar"]["thermometer"])
+        page.open("/house")
+        page.press("button", "Withdraw")
+        page.press("button", "Not now")
+        page.press("button", "Withdraw")
+        page.press("button", "Withdraw it")
+        page.until("it gone", lambda: None if owner.ok("GET", "/api/thermometers") else True)
 
 
 class Photos(Journey):
@@ -105,6 +111,7 @@ class Photos(Journey):
         page.press("button", "One at a time")
         page.press("button", "Earlier")
         page.press("button", "Take this photo away")
+        page.press("button", "Take it away")
         page.until("one photo", lambda: True if len(self.owner.jar()["photos"]) == 1 else None)
 
     def test_what_is_no_photo_is_named_and_the_look_stays(self) -> None:

@@ -49,3 +49,15 @@ class LostConnection(Journey):
         page.type("Level", "1.9")
         page.press("button", "Save the look")
         page.sees("Look saved.")
+
+    def test_what_cannot_wait_says_that_it_was_not_done(self) -> None:
+        page = self.browser
+        page.open("/house")
+        page.one("button", "Invite somebody")
+        page.offline(gone=True)
+        page.press("button", "Invite somebody")
+        page.sees("The kitchen cannot be reached.")
+        page.offline(gone=False)
+        page.press("button", "Invite somebody")
+        page.sees("Tell it to one person.")
+        page.sees_not("The kitchen cannot be reached.")

@@ -5,11 +5,15 @@ from __future__ import annotations
 import re
 import tempfile
 from pathlib import Path
+from unittest import mock
 
+from django.db import OperationalError
 from django.test import Client, TestCase, override_settings
 
 from config import pages
 from config.api import api
+
+from .base import PASSWORD
 
 
 class Page(TestCase):
@@ -57,6 +61,16 @@ class Page(TestCase):
 
     def test_unknown_api_addresses_are_not_the_page(self) -> None:
         self.assertEqual(Client().get("/api/nothing").status_code, 404)
+
+    def test_without_its_database_it_says_so_in_the_one_shape(self) -> None:
+        with (
+            mock.patch("accounts.api.services.sign_in", side_effect=OperationalError("gone")),
+            self.assertLogs("despertar.api", "ERROR"),
+        ):
+            body = {"name": "Ines", "password": PASSWORD}
+            answer = Client().post("/api/session", body, content_type="application/json")
+        self.assertEqual(answer.status_code, 503)
+        self.assertEqual(answer.json()["errors"][0]["code"], "out_of_reach")
 
 
 class Contract(TestCase):

@@ -2,17 +2,32 @@
 import createFetchClient, { type Middleware } from "openapi-fetch";
 import createQueryClient from "openapi-react-query";
 import type { paths } from "./contract";
+import type { Problems } from "./types";
 
 export function csrfToken(): string {
   return /(?:^|; )despertar_csrf=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 }
+
+const OUT_OF_REACH: Problems = {
+  errors: [{ code: "out_of_reach", field: "", message: "out of reach", facts: {} }],
+};
 
 const guard: Middleware = {
   onRequest({ request }) {
     if (request.method !== "GET") request.headers.set("X-CSRFToken", csrfToken());
     return request;
   },
+  // What is pressed is always answered: without a connection in the one shape of every refusal.
+  onError({ request, error }) {
+    if (request.method === "GET" || request.signal.aborted) return error as Error;
+    return Response.json(OUT_OF_REACH, { status: 503 });
+  },
 };
+
+/** Whether the server said that there is no such thing, rather than nothing at all. */
+export function isNotThere(error: Problems | Error | null): boolean {
+  return error !== null && "errors" in error && error.errors.some(({ code }) => code === "not_found");
+}
 
 export const http = createFetchClient<paths>({ baseUrl: globalThis.location?.origin ?? "" });
 http.use(guard);

@@ -2099,7 +2099,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -4598,6 +4598,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
         };

@@ -1,5 +1,5 @@
 import { useParams } from "react-router";
-import { api } from "../api/client";
+import { api, isNotThere } from "../api/client";
 import { FeedPage } from "../features/feed";
 import { LookPage } from "../features/look";
 import { Loading, OutOfReach } from "../ui/states";
@@ -11,7 +11,7 @@ export function EditEntry() {
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   if (opened.isPending) return <Loading what="Opening the log" />;
   if (opened.error)
-    return "errors" in opened.error ? <Lost /> : <OutOfReach onRetry={() => void opened.refetch()} />;
+    return isNotThere(opened.error) ? <Lost /> : <OutOfReach onRetry={() => void opened.refetch()} />;
   const entry = opened.data.log.find((one) => one.id === entryId);
   if (entry?.entry.kind === "look") return <LookPage editing={entry} />;
   if (entry?.entry.kind === "feed") return <FeedPage editing={entry} />;

@@ -7,6 +7,8 @@ import type { Account } from "../api/types";
 import { WelcomePage } from "../features/welcome";
 import { Menu } from "../ui/menu";
 import { Loading, OutOfReach } from "../ui/states";
+import { useSay } from "../ui/toast";
+import { problemWords } from "../words/problems";
 import { forgetKitchen } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
 import { useTheme } from "./theme";
@@ -44,8 +46,10 @@ function ThemeButton() {
 
 function TopLine({ account }: { readonly account: Account | null }) {
   const queries = useQueryClient();
+  const say = useSay();
   const signOut = async () => {
-    await http.DELETE("/api/session");
+    const { error } = await http.DELETE("/api/session");
+    if (error) return say(error.errors.map(problemWords).join(" "));
     outbox.signedInAs(null);
     queries.clear();
     await forgetKitchen();

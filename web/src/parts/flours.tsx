@@ -1,5 +1,4 @@
 /** The flours on the baker's shelf, by their own names; a kind without one goes by what all call it. */
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, http } from "../api/client";
 import type { Flour } from "../api/types";
@@ -7,7 +6,7 @@ import { Button } from "../ui/button";
 import { Choice } from "../ui/choice";
 import { TextField } from "../ui/field";
 import { FLOUR_WORDS } from "../words/flours";
-import { problemWords } from "../words/problems";
+import { Refused, useAct } from "./act";
 
 type Shelf = readonly { readonly flour: Flour; readonly name: string }[];
 
@@ -36,16 +35,10 @@ const KINDS = (Object.keys(FLOUR_WORDS) as Flour[]).map((value) => ({ value, lab
 /** The shelf itself: a name for a kind, or one taken off. */
 export function FloursPart() {
   const shelf = useShelf();
-  const queries = useQueryClient();
+  const { act, problem } = useAct();
   const [kind, setKind] = useState<Flour>("rye");
   const [name, setName] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
-  const put = async (flours: Shelf) => {
-    const { error } = await http.PUT("/api/flours", { body: { flours: [...flours] } });
-    setProblem(error?.errors.map(problemWords).join(" ") ?? null);
-    if (!error) await queries.invalidateQueries({ queryKey: ["get", "/api/flours"] });
-    return !error;
-  };
+  const put = (flours: Shelf) => act(http.PUT("/api/flours", { body: { flours: [...flours] } }));
   // Not a form of its own: it also stands inside the one of a new jar.
   const add = async () => {
     if (await put([...shelf, { flour: kind, name }])) setName("");
@@ -77,11 +70,7 @@ export function FloursPart() {
         />
         <Button onClick={() => void add()}>Put there</Button>
       </div>
-      {problem && (
-        <p role="alert" className="font-semibold text-alarm">
-          {problem}
-        </p>
-      )}
+      <Refused problem={problem} />
     </section>
   );
 }

@@ -1,5 +1,4 @@
 /** The baker's hours, drawn: when somebody is at the jars, on weekdays and at weekends. */
-import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, http } from "../api/client";
 import type { Hours } from "../api/types";
@@ -8,7 +7,7 @@ import { useRested } from "../lib/hooks";
 import { list } from "../lib/numbers";
 import { Button } from "../ui/button";
 import { type DayBand, HoursBar } from "../ui/hours-bar";
-import { problemWords } from "../words/problems";
+import { Refused, useAct } from "./act";
 
 const DAYS = [
   { key: "weekday", label: "Weekdays" },
@@ -27,16 +26,12 @@ export function HoursPart() {
 
 function Editor({ told }: { readonly told: Hours }) {
   const [hours, setHours] = useState<Hours>(told);
-  const [problem, setProblem] = useState<string | null>(null);
-  const queries = useQueryClient();
+  const { act, problem } = useAct();
   const rested = useRested(JSON.stringify(hours), 400);
   useEffect(() => {
     if (rested === JSON.stringify(told)) return;
-    void http.PUT("/api/hours", { body: JSON.parse(rested) as Hours }).then(async ({ error }) => {
-      setProblem(error?.errors.map(problemWords).join(" ") ?? null);
-      if (!error) await queries.invalidateQueries();
-    });
-  }, [rested, told, queries]);
+    void act(http.PUT("/api/hours", { body: JSON.parse(rested) as Hours }));
+  }, [rested, told, act]);
   return (
     <section aria-label="Your hours" className="flex flex-col gap-4">
       <p className="text-soft">Acts are put into the hours in which you are at the jars. Drag the ends.</p>
@@ -56,11 +51,7 @@ function Editor({ told }: { readonly told: Hours }) {
           </div>
         );
       })}
-      {problem && (
-        <p role="alert" className="font-semibold text-alarm">
-          {problem}
-        </p>
-      )}
+      <Refused problem={problem} />
     </section>
   );
 }

@@ -96,6 +96,7 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
       : `This photo is too large. Up to ${facts.most_mb ?? 12} MB are taken.`,
   photo_too_small: (facts) => `This photo is too small to read. At least ${facts.least} pixels a side.`,
   too_many_photos: (facts) => `This jar has ${facts.most} photos, as many as are kept. Take some away first.`,
+  out_of_reach: () => "The kitchen cannot be reached. Nothing typed is lost; try again in a moment.",
   no_demo_here: () => "There is no demo kitchen here.",
 };
 

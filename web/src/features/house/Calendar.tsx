@@ -1,22 +1,21 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, http } from "../../api/client";
+import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
+import { Confirm } from "../../ui/confirm";
 
 /** The private address that a calendar program subscribes to. */
 export function CalendarPart() {
   const key = api.useQuery("get", "/api/calendar");
-  const queries = useQueryClient();
+  const { act, problem } = useAct();
+  const [asking, setAsking] = useState(false);
   const [address, setAddress] = useState<string | null>(null);
   const make = async () => {
-    const { data } = await http.POST("/api/calendar");
-    if (data) setAddress(data.address);
-    await queries.invalidateQueries();
+    const made = await act(http.POST("/api/calendar"));
+    if (made?.said) setAddress(made.said.address);
   };
   const drop = async () => {
-    await http.DELETE("/api/calendar");
-    setAddress(null);
-    await queries.invalidateQueries();
+    if (await act(http.DELETE("/api/calendar"))) setAddress(null);
   };
   const isSet = key.data?.is_set ?? false;
   return (
@@ -35,13 +34,25 @@ export function CalendarPart() {
         </p>
       )}
       <div className="flex flex-wrap gap-3">
-        <Button onClick={() => void make()}>{isSet ? "Make a new address" : "Make an address"}</Button>
+        <Button onClick={() => (isSet ? setAsking(true) : void make())}>
+          {isSet ? "Make a new address" : "Make an address"}
+        </Button>
         {isSet && (
           <Button look="plain" onClick={() => void drop()}>
             End it
           </Button>
         )}
       </div>
+      <Refused problem={problem} />
+      <Confirm
+        open={asking}
+        onOpenChange={setAsking}
+        title="Make a new address?"
+        yes="Make a new one"
+        onYes={() => void make()}
+      >
+        <p>The old one ends at once: calendars that go by it stop following the plan.</p>
+      </Confirm>
     </section>
   );
 }

@@ -1,47 +1,32 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, http } from "../../api/client";
-import type { Problem } from "../../api/types";
 import { dayWord, deviceZone } from "../../lib/time";
+import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
-import { problemWords } from "../../words/problems";
 
 /** Who keeps the jars too: invited by a code, shown out with a press. */
 export function HandsPart() {
   const hands = api.useQuery("get", "/api/hands");
-  const queries = useQueryClient();
+  const { act, problem } = useAct();
   const [code, setCode] = useState<string | null>(null);
   const [given, setGiven] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
   if (hands.isPending) return <Loading what="Asking who is here" />;
   if (!hands.data) return <OutOfReach onRetry={() => void hands.refetch()} />;
-  const told = (errors: readonly Problem[] | undefined) =>
-    setProblem(errors?.map(problemWords).join(" ") ?? null);
-  const refresh = () => queries.invalidateQueries();
   const invite = async () => {
-    const { data, error } = await http.POST("/api/hands/invitations");
-    told(error?.errors);
-    if (data) setCode(data.code);
-    await refresh();
+    const made = await act(http.POST("/api/hands/invitations"));
+    if (made?.said) setCode(made.said.code);
   };
   const callBack = async () => {
-    await http.DELETE("/api/hands/invitations");
-    setCode(null);
-    await refresh();
+    if (await act(http.DELETE("/api/hands/invitations"))) setCode(null);
   };
   const comeIn = async (event: FormEvent) => {
     event.preventDefault();
-    const { data, error } = await http.POST("/api/hands", { body: { code: given } });
-    told(error?.errors);
-    if (data) setGiven("");
-    await refresh();
+    if (await act(http.POST("/api/hands", { body: { code: given } }))) setGiven("");
   };
-  const showOut = async (id: string) => {
-    await http.DELETE("/api/hands/{hand_id}", { params: { path: { hand_id: id } } });
-    await refresh();
-  };
+  const showOut = (id: string) =>
+    act(http.DELETE("/api/hands/{hand_id}", { params: { path: { hand_id: id } } }));
   const { mine, others, open_invitations: open } = hands.data;
   const since = (at: string) => dayWord(at, Date.now(), deviceZone());
   return (
@@ -104,11 +89,7 @@ export function HandsPart() {
         />
         <Button type="submit">Come in</Button>
       </form>
-      {problem && (
-        <p role="alert" className="font-semibold text-alarm">
-          {problem}
-        </p>
-      )}
+      <Refused problem={problem} />
     </section>
   );
 }

@@ -1,35 +1,31 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, http } from "../../api/client";
+import type { Station } from "../../api/types";
 import { deviceZone, when } from "../../lib/time";
+import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
+import { Confirm } from "../../ui/confirm";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
-import { problemWords } from "../../words/problems";
 
 /** Thermometers that post how warm a place is, each with a token of its own. */
 export function ThermometersPart() {
   const stations = api.useQuery("get", "/api/thermometers", {}, { refetchInterval: 60_000 });
-  const queries = useQueryClient();
+  const { act, problem } = useAct();
+  const [leaving, setLeaving] = useState<Station | null>(null);
   const [place, setPlace] = useState("");
   const [token, setToken] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   if (stations.isPending) return <Loading what="Reading the thermometers" />;
   if (!stations.data) return <OutOfReach onRetry={() => void stations.refetch()} />;
   const setUp = async (event: FormEvent) => {
     event.preventDefault();
-    const { data, error } = await http.POST("/api/thermometers", { body: { place } });
-    setProblem(error?.errors.map(problemWords).join(" ") ?? null);
-    if (data) {
-      setToken(data.token);
-      setPlace("");
-    }
-    await queries.invalidateQueries();
+    const made = await act(http.POST("/api/thermometers", { body: { place } }));
+    if (!made?.said) return;
+    setToken(made.said.token);
+    setPlace("");
   };
-  const withdraw = async (id: string) => {
-    await http.DELETE("/api/thermometers/{station_id}", { params: { path: { station_id: id } } });
-    await queries.invalidateQueries();
-  };
+  const withdraw = (id: string) =>
+    act(http.DELETE("/api/thermometers/{station_id}", { params: { path: { station_id: id } } }));
   return (
     <section aria-labelledby="thermometers" className="flex flex-col gap-4">
       <h2 id="thermometers" className="text-2xl">
@@ -50,7 +46,7 @@ export function ThermometersPart() {
                   : `${one.last_c} °C, ${when(one.last_at, Date.now(), deviceZone())}`}
               </span>
             </span>
-            <Button look="plain" onClick={() => void withdraw(one.id)}>
+            <Button look="plain" onClick={() => setLeaving(one)}>
               Withdraw
             </Button>
           </li>
@@ -71,11 +67,16 @@ export function ThermometersPart() {
         />
         <Button type="submit">Set one up</Button>
       </form>
-      {problem && (
-        <p role="alert" className="font-semibold text-alarm">
-          {problem}
-        </p>
-      )}
+      <Refused problem={problem} />
+      <Confirm
+        open={leaving !== null}
+        onOpenChange={() => setLeaving(null)}
+        title={`Withdraw ${leaving?.place ?? "it"}?`}
+        yes="Withdraw it"
+        onYes={() => void (leaving && withdraw(leaving.id))}
+      >
+        <p>Its token ends. What it wrote stays; from now on jars beside it go by the warmth told by hand.</p>
+      </Confirm>
     </section>
   );
 }

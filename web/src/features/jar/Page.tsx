@@ -1,5 +1,5 @@
 import { Link, useParams } from "react-router";
-import { api } from "../../api/client";
+import { api, isNotThere } from "../../api/client";
 import type { OpenJar } from "../../api/types";
 import { recordDeed, setOnShelf } from "../../api/writes";
 import { JarDrawing } from "../../drawing/jar";
@@ -31,8 +31,7 @@ export function JarPage() {
   useTitle(opened.data?.jar.name ?? "Jar");
   if (opened.isPending) return <Loading what="Opening the jar" />;
   if (!opened.data) {
-    const missing = opened.error && "errors" in opened.error;
-    return missing ? <NotHere /> : <OutOfReach onRetry={() => void opened.refetch()} />;
+    return isNotThere(opened.error) ? <NotHere /> : <OutOfReach onRetry={() => void opened.refetch()} />;
   }
   return <Opened opened={opened.data} />;
 }

@@ -1,4 +1,3 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
 import { api, http } from "../../api/client";
@@ -8,7 +7,9 @@ import { useTitle } from "../../lib/hooks";
 import { times } from "../../lib/numbers";
 import { readPhoto } from "../../lib/photo";
 import { when } from "../../lib/time";
+import { Refused, useAct } from "../../parts/act";
 import { Button, ButtonLink } from "../../ui/button";
+import { Confirm } from "../../ui/confirm";
 import { Loading, OutOfReach } from "../../ui/states";
 import { Wipe } from "../../ui/wipe";
 
@@ -26,7 +27,8 @@ function Album({ opened }: { readonly opened: OpenJar }) {
   const { jar, photos, now, time_zone: zone } = opened;
   const [at, setAt] = useState(photos.length - 1);
   const [against, setAgainst] = useState<number | null>(null);
-  const queries = useQueryClient();
+  const { act, problem } = useAct();
+  const [asking, setAsking] = useState(false);
   const shown = photos[Math.min(Math.max(at, 0), photos.length - 1)];
   if (!shown) {
     return (
@@ -42,9 +44,8 @@ function Album({ opened }: { readonly opened: OpenJar }) {
   const index = photos.indexOf(shown);
   const other = against === null ? undefined : photos[against];
   const takeAway = async () => {
-    await http.DELETE("/api/photos/{photo_id}", { params: { path: { photo_id: shown.id } } });
-    setAgainst(null);
-    await queries.invalidateQueries();
+    if (await act(http.DELETE("/api/photos/{photo_id}", { params: { path: { photo_id: shown.id } } })))
+      setAgainst(null);
   };
   return (
     <article className="pt-6">
@@ -83,10 +84,20 @@ function Album({ opened }: { readonly opened: OpenJar }) {
                 {against === null ? "Hold against the first" : "One at a time"}
               </Button>
             )}
-            <Button look="plain" onClick={() => void takeAway()}>
+            <Button look="plain" onClick={() => setAsking(true)}>
               Take this photo away
             </Button>
           </div>
+          <Refused problem={problem} />
+          <Confirm
+            open={asking}
+            onOpenChange={setAsking}
+            title="Take this photo away?"
+            yes="Take it away"
+            onYes={() => void takeAway()}
+          >
+            <p>It is deleted and cannot be put back. The look it was taken with stays.</p>
+          </Confirm>
         </div>
         <ol aria-label="All photos" className="flex flex-wrap content-start gap-2">
           {photos.map((photo, place) => (

@@ -21,7 +21,6 @@ const MODEL: JarState = {
   top: ["domed"],
   gone: false,
 };
-const AWAY = "The kitchen cannot be reached. What you typed is still here; try again in a moment.";
 
 type Way = "in" | "up";
 
@@ -38,27 +37,20 @@ export function WelcomePage({
   const [name, setName] = useState("");
   const [password, setPassword] = useState("");
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [away, setAway] = useState(false);
   const [busy, setBusy] = useState(false);
 
   const arrive = async (ask: () => Promise<{ error?: { errors: readonly Problem[] } | undefined }>) => {
     setBusy(true);
     setProblems([]);
-    setAway(false);
-    try {
-      const { error } = await ask();
-      if (error) {
-        setProblems(error.errors);
-        return;
-      }
-      await queries.invalidateQueries();
-      const session = await http.GET("/api/session");
-      outbox.signedInAs(session.data?.account?.name ?? null);
-    } catch {
-      setAway(true);
-    } finally {
-      setBusy(false);
+    const { error } = await ask();
+    setBusy(false);
+    if (error) {
+      setProblems(error.errors);
+      return;
     }
+    await queries.invalidateQueries();
+    const session = await http.GET("/api/session");
+    outbox.signedInAs(session.data?.account?.name ?? null);
   };
 
   const submit = (event: FormEvent) => {
@@ -119,7 +111,7 @@ export function WelcomePage({
           onChange={(event) => setPassword(event.target.value)}
           error={problemAt(problems, "password")}
         />
-        {(away || loose.length > 0) && <Trouble>{away ? AWAY : loose.map(problemWords).join(" ")}</Trouble>}
+        {loose.length > 0 && <Trouble>{loose.map(problemWords).join(" ")}</Trouble>}
         <Button type="submit" look={demoOffered ? "quiet" : "act"} disabled={busy}>
           {busy ? "One moment …" : way === "in" ? "Sign in" : "Make the account"}
         </Button>
