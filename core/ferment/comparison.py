@@ -47,10 +47,13 @@ class Reason(StrEnum):
     NEEDS_SCALE = "needs_scale"
     TOO_COLD = "too_cold"
     SLOW_FLOUR = "slow_flour"
+    SELDOM_READY = "seldom_ready"
 
 
 # A way made for so much more than a kitchen has is advised against.
 TOO_COLD_BY_C = 4.0
+# Where fewer get ready than this, fed so in this warmth.
+SELDOM = 0.5
 
 
 @dataclass(frozen=True)
@@ -87,7 +90,7 @@ def side_by_side(families: Iterable[Method], setup: Setup, origin: Origin, *, ha
             row.ready_on,
             tuple(reason for reason, best in _BEST.items() if _is_best(best, row, made))
             + ((Reason.NO_SCALE,) if not has_scale and Thing.SCALE not in row.compared.needs else ()),
-            tuple(_against(row.compared, setup, flours, has_scale=has_scale)),
+            tuple(_against(row, setup, flours, has_scale=has_scale)),
         )
         for row in made
     )
@@ -119,13 +122,16 @@ def _is_best(by: Callable[[_Row], float], one: _Row, all_: Sequence[_Row]) -> bo
     return len(all_) > 1 and by(one) <= min(by(other) for other in all_)
 
 
-def _against(one: Compared, setup: Setup, flours: set[str], *, has_scale: bool) -> Iterable[Reason]:
+def _against(row: _Row, setup: Setup, flours: set[str], *, has_scale: bool) -> Iterable[Reason]:
+    one = row.compared
     if not has_scale and Thing.SCALE in one.needs:
         yield Reason.NEEDS_SCALE
     if one.wants_c is not None and setup.warmth_c < one.wants_c - TOO_COLD_BY_C:
         yield Reason.TOO_COLD
     if Flour.GLUTEN_FREE in flours:
         yield Reason.SLOW_FLOUR
+    if row.ready_on is not None and row.ready_on.share < SELDOM:
+        yield Reason.SELDOM_READY
 
 
 def compare(families: Iterable[Method], setup: Setup) -> tuple[Compared, ...]:

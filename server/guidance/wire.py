@@ -50,7 +50,7 @@ class RiseOut(Schema):
     doubles: When | None
     peaks: When
     peak_times: Spread
-    ready: When | None
+    ready: Ready | None
 
 
 class GlanceOut(Schema):
@@ -256,8 +256,7 @@ def _rise(found: Assessment) -> RiseOut | None:
     told = found.forecast
     if told is None:
         return None
-    ready = told.ready.on if told.ready else None
-    return RiseOut(doubles=told.doubles, peaks=told.peaks, peak_times=told.peak_times, ready=ready)
+    return RiseOut(doubles=told.doubles, peaks=told.peaks, peak_times=told.peak_times, ready=told.ready)
 
 
 def _glance(one: Assessed) -> GlanceOut:

@@ -108,6 +108,19 @@ class ForThisKitchen(TestCase):
             self.assertEqual(Reason.NEEDS_SCALE in one.speaks_against, needs)
             self.assertEqual(Reason.NO_SCALE in one.suits, not needs)
 
+    def test_a_way_that_seldom_gets_ready_here_is_advised_against(self) -> None:
+        """Spoons of wheat meal and water come out too wet to hold their gas; coarse rye is judged by less."""
+        here = replace(PLAIN, warmth_c=22.0, choices={"blend": {"whole_wheat": 1.0}})
+        ways = [family for family in FAMILIES if family.code in ("spoons", "equal_parts")]
+        told = {one.compared.family: one for one in side_by_side(ways, here, Origin.FLOUR_AND_WATER, has_scale=True)}
+        steady, wet = told["equal_parts"].ready_on, told["spoons"].ready_on
+        assert steady is not None
+        assert wet is not None
+        self.assertGreater(steady.share, 0.9)
+        self.assertNotIn(Reason.SELDOM_READY, told["equal_parts"].speaks_against)
+        self.assertLess(wet.share, 0.5)
+        self.assertIn(Reason.SELDOM_READY, told["spoons"].speaks_against)
+
     def test_gluten_free_flour_is_slower(self) -> None:
         for one in self.offered(gluten_free=1.0).values():
             self.assertIn(Reason.SLOW_FLOUR, one.speaks_against)

@@ -56,10 +56,10 @@ class WithTheKeyboardAlone(Journey):
         page = self.browser
         self.enter(self.baker(), "/new")
         page.one("textbox", "Name")
-        page.tab_to("textbox", "Name")
-        page.keys("Fern")
         page.tab_to("textbox", "Weight of the empty jar")
         page.keys("180")
+        page.tab_to("textbox", "Name")
+        page.keys("Fern")
         page.tab_to("button", "Put it on the shelf")
         page.keys(Keys.ENTER)
         page.sees("Mix Fern now.")

@@ -41,6 +41,7 @@ class Ways(Journey):
     def test_every_way_shows_its_plan(self) -> None:
         page = self.browser
         self.enter(self.baker(), "/new")
+        page.press("disclosure", "Another jar")
         page.type("Jar, filled to the rim", "2000")
         page.type("Inside height", "180")
         for way in ("Wet rye", "Feed on signs", "Acid start", "Small seed", "Spoons", "By feel", "Slow build", "Stiff"):

@@ -69,10 +69,15 @@ class Basis:
 
 @dataclass(frozen=True)
 class Ready:
-    """The day of ready as moments, and the first lasting doubling."""
+    """The day of ready as moments, and the first lasting doubling.
+
+    `share` of the jars that this may be get ready, fed so, within what is foreseen. Under 0.9 the latest moment is only
+    as far as that, and under 0.5 the likely one too.
+    """
 
     on: When
     awake: When
+    share: float
 
 
 @dataclass(frozen=True)
@@ -339,7 +344,8 @@ def _ready(days: DayOfReady, start: datetime) -> Ready:
     def at(*values: float) -> When:
         return When(*(start + timedelta(days=value) for value in values))
 
-    return Ready(at(days.low, days.middle, days.high), at(days.awake_low, days.awake_middle, days.awake_high))
+    awake = at(days.awake_low, days.awake_middle, days.awake_high)
+    return Ready(at(days.low, days.middle, days.high), awake, days.share)
 
 
 __all__ = ["Background", "Forecast", "IfFed", "RoundFit", "Turn", "forecast", "if_fed", "of_a_grown_jar", "prior_ready"]

@@ -188,7 +188,11 @@ def _weights(told: Array) -> Array:
 
 @dataclass(frozen=True)
 class DayOfReady:
-    """Days since the first mix: four of five fall between low and high. `awake` is the first lasting doubling."""
+    """Days since the first mix: four of five fall between low and high. `awake` is the first lasting doubling.
+
+    `share` is how many get ready by the last day looked at; the others are counted as ready then, so that where few do,
+    `high` or even `middle` is only as far as was looked.
+    """
 
     low: float
     middle: float
@@ -196,6 +200,7 @@ class DayOfReady:
     awake_low: float
     awake_middle: float
     awake_high: float
+    share: float
 
 
 def day_of_ready(members: Ensemble, ahead: tuple[Turn, ...], last_day: float) -> DayOfReady | None:
@@ -271,9 +276,10 @@ class _Count:
         self._ready = np.where(done, (at_h + reached) / 24.0, self._ready)
 
     def days(self, weights: Array, last_day: float) -> DayOfReady | None:
-        if float(weights[np.isfinite(self._ready)].sum()) < LEAST_TOLD:
+        share = float(weights[np.isfinite(self._ready)].sum())
+        if share < LEAST_TOLD:
             return None
         latest = last_day if self._stalled else min(last_day, self._until_h / 24.0)
         ready = np.where(np.isfinite(self._ready), self._ready, latest)
         awake = np.where(np.isfinite(self._awake), self._awake, latest)
-        return DayOfReady(*quantiles(ready, weights), *quantiles(awake, weights))
+        return DayOfReady(*quantiles(ready, weights), *quantiles(awake, weights), round(share, 3))

@@ -2183,10 +2183,15 @@ export interface components {
         /**
          * Ready
          * @description The day of ready as moments, and the first lasting doubling.
+         *
+         *     `share` of the jars that this may be get ready, fed so, within what is foreseen. Under 0.9 the latest moment is only
+         *     as far as that, and under 0.5 the likely one too.
          */
         Ready: {
             awake: components["schemas"]["When"];
             on: components["schemas"]["When"];
+            /** Share */
+            share: number;
         };
         /**
          * ReadyAfterIn
@@ -2225,7 +2230,7 @@ export interface components {
          * @description Why a family is suggested or advised against, here and now.
          * @enum {string}
          */
-        Reason: "soonest" | "least_flour" | "least_discard" | "least_work" | "no_scale" | "needs_scale" | "too_cold" | "slow_flour";
+        Reason: "soonest" | "least_flour" | "least_discard" | "least_work" | "no_scale" | "needs_scale" | "too_cold" | "slow_flour" | "seldom_ready";
         /**
          * RecordIn
          * @description A new entry, its id made by the client; `seen_feed` is the last feed that the device knew of.
@@ -2254,7 +2259,7 @@ export interface components {
             doubles: components["schemas"]["When"] | null;
             peak_times: components["schemas"]["Spread"];
             peaks: components["schemas"]["When"];
-            ready: components["schemas"]["When"] | null;
+            ready: components["schemas"]["Ready"] | null;
         };
         /**
          * RoundFit

@@ -26,6 +26,29 @@ function mix(top: string): ReactNode {
   return <path d={`${top} V 28 q 0 5 -5 5 H 8 q -5 0 -5 -5 Z`} fill={MIX} />;
 }
 
+/** The jar tipped: how far the mix follows. `runs` is 1 where it lies level at once, 0 where it does not move. */
+function tipped(runs: number): ReactNode {
+  const TIP = 32;
+  const slope = 14 * Math.tan((TIP * runs * Math.PI) / 180);
+  return (
+    <svg width="52" height="40" viewBox="0 0 52 40" aria-hidden="true">
+      <g transform={`rotate(-${TIP} 26 20)`} strokeWidth="1.5">
+        <path d={`M 13 ${20 - slope} L 39 ${20 + slope} V 29 q 0 3 -3 3 H 16 q -3 0 -3 -3 Z`} fill={MIX} />
+        <path d="M 12 5 V 29 q 0 4 4 4 H 36 q 4 0 4 -4 V 5" fill="none" stroke="var(--edge)" />
+      </g>
+    </svg>
+  );
+}
+
+export const THICKNESS_PICTURES: Record<string, ReactNode> = {
+  runny: tipped(1),
+  thin_batter: tipped(0.82),
+  thick_batter: tipped(0.6),
+  toothpaste: tipped(0.38),
+  soft_dough: tipped(0.18),
+  putty: tipped(0),
+};
+
 const FLAT = "M 3 16 H 49";
 
 function dots(places: readonly (readonly [number, number, number])[]): ReactNode {

@@ -18,6 +18,9 @@ export type Round = {
   readonly high: number | null;
 };
 
+/** A stretch of time, such as in the fridge. */
+export type Stretch = { readonly from: number; readonly until: number };
+
 /** The corners of one round's line: from the line at the feed through every level seen. */
 export function cornersOf(round: Round): Dot[] {
   return [{ at: round.at, times: 1 }, ...[...round.dots].sort((a, b) => a.at - b.at)];

@@ -11,12 +11,14 @@ import {
   fanToDraw,
   levelRange,
   type Round,
+  type Stretch,
   timeRange,
 } from "./rise-geometry";
 
 const HEIGHT = 300;
 const MARGIN = { top: 16, right: 16, bottom: 40, left: 44 };
 const LEAST_DAY_PX = 76;
+const HALF_A_DATE_PX = 26;
 const DAY = 24 * 3_600_000;
 
 export function RiseLine({
@@ -26,6 +28,7 @@ export function RiseLine({
   zone,
   summary,
   photos = [],
+  chilled = [],
 }: {
   readonly rounds: readonly Round[];
   /** The running round's forecast, drawn as a fan. */
@@ -35,6 +38,8 @@ export function RiseLine({
   readonly summary: string;
   /** Small pictures along the line, where they were taken. */
   readonly photos?: readonly { readonly id: string; readonly at: number; readonly src: string }[];
+  /** When it stood in the fridge. */
+  readonly chilled?: readonly Stretch[];
 }) {
   const [frame, frameWidth] = useWidth<HTMLDivElement>();
   const scroller = useRef<HTMLElement>(null);
@@ -106,6 +111,16 @@ export function RiseLine({
                 />
               );
             })}
+            {chilled.map((stretch) => (
+              <rect
+                key={stretch.from}
+                x={x(stretch.from)}
+                width={x(stretch.until) - x(stretch.from)}
+                y={HEIGHT - MARGIN.bottom - 8}
+                height={8}
+                fill="var(--water)"
+              />
+            ))}
             {y.ticks(5).map((tick) => (
               <g key={tick}>
                 <line
@@ -129,7 +144,7 @@ export function RiseLine({
             ))}
             {days.map((midnight) => {
               const noon = midnight + DAY / 2;
-              if (noon < from || noon > to) return null;
+              if (noon < from || x(noon) > width - HALF_A_DATE_PX) return null;
               return (
                 <text
                   key={midnight}

@@ -68,10 +68,12 @@ describe("a forecast", () => {
       likely: "2026-03-09T10:00:00Z",
       latest: "2026-03-13T10:00:00Z",
     };
-    expect(readyWords({ on, awake: on }, NOW, ZONE)).toBe(
+    expect(readyWords({ on, share: 0.97 }, NOW, ZONE)).toBe(
       "Likely ready Monday; it may be Sunday, it may be Fri 13 Mar.",
     );
     const same = { earliest: on.likely, likely: on.likely, latest: on.likely };
-    expect(readyWords({ on: same, awake: on }, NOW, ZONE)).toBe("Likely ready Monday.");
+    expect(readyWords({ on: same, share: 0.97 }, NOW, ZONE)).toBe("Likely ready Monday.");
+    expect(readyWords({ on: same, share: 0.8 }, NOW, ZONE)).toBe("Likely ready Monday or later.");
+    expect(readyWords({ on: same, share: 0.4 }, NOW, ZONE)).toBe("Fed so it is hardly ready before Monday.");
   });
 });

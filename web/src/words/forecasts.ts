@@ -21,13 +21,25 @@ export function tenMinutes(at: string): string {
   return new Date(Math.round(Date.parse(at) / 600_000) * 600_000).toISOString();
 }
 
-/** `Friday 4 Dec` or `between Friday and Monday`: a day of ready with its spread. */
-export function readyWords(ready: Ready, now: string, zone: string): string {
+/** Whether a day of ready is only as far as was foreseen: the latest, or even the likely one. */
+export function isOpen({ share }: Pick<Ready, "share">): {
+  readonly latest: boolean;
+  readonly likely: boolean;
+} {
+  return { latest: share < 0.9, likely: share < 0.5 };
+}
+
+/** `Likely ready Friday; it may be Thursday, it may be Wed 9 Dec or later`: a day of ready with its spread. */
+export function readyWords(ready: Pick<Ready, "on" | "share">, now: string, zone: string): string {
   const { earliest, likely, latest } = ready.on;
+  const open = isOpen(ready);
+  if (open.likely) return `Fed so it is hardly ready before ${dayWord(likely, now, zone)}.`;
   const soonest = Date.parse(earliest) < Date.parse(now) ? now : earliest;
   const [from, about, to] = [soonest, likely, latest].map((at) => dayWord(at, now, zone));
-  const others = [from, to].filter((day) => day !== about).map((day) => `it may be ${day}`);
-  return `Likely ready ${[about, others.join(", ")].filter(Boolean).join("; ")}.`;
+  const later = open.latest ? " or later" : "";
+  const others = [from === about ? "" : `it may be ${from}`, to === about ? "" : `it may be ${to}${later}`];
+  const first = to === about ? `${about}${later}` : about;
+  return `Likely ready ${[first, others.filter(Boolean).join(", ")].filter(Boolean).join("; ")}.`;
 }
 
 /** The running feed: its doubling where there is one to be told, else its peak. */

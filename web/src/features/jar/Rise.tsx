@@ -1,5 +1,6 @@
 import { pictureAt } from "../../api/photos";
 import type { OpenJar } from "../../api/types";
+import type { Stretch } from "../../drawing/rise-geometry";
 import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
 import { when } from "../../lib/time";
@@ -15,6 +16,19 @@ function summaryOf({ jar, assessment }: OpenJar): string {
   return `Rise line of ${jar.name}: ${rounds.length} feeds, highest level ${times(highest)}. The table below says the same.`;
 }
 
+/** From the log's deeds: in, and out again or still there. */
+function stretchesInFridge({ log, now }: OpenJar): Stretch[] {
+  const deeds = log.flatMap(({ entry, withdrawn }) => (entry.kind === "deed" && !withdrawn ? [entry] : []));
+  const moves = deeds
+    .filter(({ did }) => did === "to_fridge" || did === "to_counter")
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  return moves.flatMap(({ did, at }, index) => {
+    if (did !== "to_fridge") return [];
+    const out = moves.slice(index + 1).find((later) => later.did === "to_counter");
+    return [{ from: Date.parse(at), until: Date.parse(out?.at ?? now) }];
+  });
+}
+
 export function Rise({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
   const { rounds } = assessment;
@@ -27,6 +41,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
     ratio: round.ratio,
     dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
   }));
+  const chilled = stretchesInFridge(opened);
   const photos = opened.photos.map(({ id, at }) => ({
     id,
     at: Date.parse(at),
@@ -45,6 +60,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
           zone={zone}
           summary={summaryOf(opened)}
           photos={photos}
+          chilled={chilled}
         />
         {photos.length > 0 && (
           <ButtonLink look="plain" to={`/jars/${opened.jar.id}/photos`}>
@@ -84,6 +100,14 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
             </svg>
             night
           </li>
+          {chilled.length > 0 && (
+            <li className="flex items-center gap-2">
+              <svg width="16" height="16" aria-hidden="true">
+                <rect y="4" width="16" height="8" fill="var(--water)" />
+              </svg>
+              in the fridge
+            </li>
+          )}
           {forecast.length > 1 && (
             <li className="flex items-center gap-2">
               <svg width="16" height="16" aria-hidden="true">

@@ -52,7 +52,7 @@ function Rising({ one, now, zone }: { readonly one: Glance; readonly now: string
   const lines = [];
   if (doubles && ahead(doubles.latest)) lines.push(`Doubles ${spanWords(doubles, now, zone)}.`);
   else if (top.middle >= 1.2 && ahead(peaks.latest)) lines.push(`Peaks ${spanWords(peaks, now, zone)}.`);
-  if (ready && ahead(ready.likely)) lines.push(readyWords({ on: ready, awake: ready }, now, zone));
+  if (ready && ahead(ready.on.likely)) lines.push(readyWords(ready, now, zone));
   if (lines.length === 0) return null;
   return (
     <p className="max-w-prose border-l-4 border-dawn pl-4">
@@ -194,7 +194,7 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
           <Fact name="Level" value={`${times(since.last.times)} ${when(since.last.at, now, zone)}`} />
         )}
         {since?.highest && since.last && since.highest.times > since.last.times && (
-          <Fact name="Highest" value={`${times(since.highest.times)} ${when(since.highest.at, now, zone)}`} />
+          <Fact name="Highest" value={highestWords(since.highest, since.last, now, zone)} />
         )}
         {held && <Fact name="In the jar" value={`${Math.round(held.total_g)} g`} />}
         {held?.hydration_percent != null && <Fact name="Hydration" value={percent(held.hydration_percent)} />}
@@ -207,6 +207,17 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
       )}
     </aside>
   );
+}
+
+/** A level that was seen, or the mark that it left on the glass. */
+function highestWords(
+  highest: { readonly times: number; readonly at: string },
+  last: { readonly at: string },
+  now: string,
+  zone: string,
+): string {
+  const how = highest.at === last.at ? "by its mark on the glass" : when(highest.at, now, zone);
+  return `${times(highest.times)} ${how}`;
 }
 
 function Fact({ name, value }: { readonly name: string; readonly value: string }) {

@@ -2,7 +2,7 @@ import type { FormEvent } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { LogEntry, OpenJar, Problem } from "../../api/types";
-import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
+import { BUBBLE_PICTURES, THICKNESS_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { NotSaved } from "../../parts/not-saved";
@@ -22,7 +22,7 @@ import { draftKey, useSaving } from "./saving";
 const BUBBLES = choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES);
 const TOPS = choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
 const SMELLS = choiceItems(SMELL_WORDS);
-const THICKNESSES = choiceItems(THICKNESS_WORDS);
+const THICKNESSES = choiceItems(THICKNESS_WORDS, THICKNESS_PICTURES);
 const FLOATS = [
   { value: "floats", label: "floats" },
   { value: "sinks", label: "sinks" },
@@ -178,7 +178,7 @@ function Measured({ draft, set, problems, uses, asked }: Parts & { readonly aske
     <div className="flex flex-col gap-5">
       {shows(uses.thickness) && (
         <Choice
-          label="Thickness"
+          label="Thickness, tipped"
           items={THICKNESSES}
           value={draft.thickness}
           onChange={(thickness) => set({ thickness })}

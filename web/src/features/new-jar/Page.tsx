@@ -1,8 +1,8 @@
 import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Family, FamilyCode, Flour, OptionCode, Origin, Problem } from "../../api/types";
-import { planJar } from "../../api/writes";
+import type { Family, FamilyCode, Flour, NewJar, OptionCode, Origin, Problem } from "../../api/types";
+import { planJar, setPlace } from "../../api/writes";
 import { useRested, useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { deviceZone } from "../../lib/time";
@@ -12,7 +12,7 @@ import { HoursPart } from "../../parts/hours";
 import { NotSaved } from "../../parts/not-saved";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
-import { NumberField, TextField } from "../../ui/field";
+import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
@@ -20,8 +20,11 @@ import { problemAt } from "../../words/problems";
 import { type Begun, writeDown } from "./begun";
 import { beginningAt, type Chosen, draftLike, type JarDraft, jarOf, newDraft, originOf } from "./draft";
 import { FamilyChoice } from "./Family";
+import { GlassPart } from "./Glass";
 import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
+import { useOffered } from "./offered";
+import { PlacePart } from "./Place";
 import { Preview } from "./Preview";
 import { SideBySide } from "./SideBySide";
 
@@ -55,7 +58,7 @@ export function NewJarPage() {
   const { families, flours } = catalogue.data;
   const from = families.find(({ origin }) => origin === search.get("from"));
   const begun = model.data ? draftLike(model.data.jar) : from ? { ...newDraft(), family: from.code } : null;
-  const draftKey = ["new-jar.6", like ?? from?.origin].filter(Boolean).join(".");
+  const draftKey = ["new-jar.7", like ?? from?.origin].filter(Boolean).join(".");
   return <NewJarForm key={draftKey} draftKey={draftKey} families={families} flours={flours} begun={begun} />;
 }
 
@@ -106,17 +109,19 @@ function NewJarForm({
     setBusy(true);
     setProblems([]);
     const jar = jarOf(draft, family, Date.now(), zone);
-    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.6", value: draft });
+    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.7", value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);
       return;
     }
     clear();
+    if (draft.thermometer) await beside(draft.thermometer, jar);
     if (longAgo && outcome.kind === "saved") await writeDown(jar.id, jar.name, jar.starts_at, begunAs);
     if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
     await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
   };
+  const offered = useOffered(rested, familyOf(families, rested), origin, start);
   const codes: string[] = family.options.map((option) => option.code);
 
   return (
@@ -124,14 +129,14 @@ function NewJarForm({
       <h1 className="text-3xl">A new jar</h1>
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
-          <TextField
-            label="Name"
-            hint="What you will call it on the shelf."
-            value={draft.name}
-            onChange={(event) => set({ name: event.target.value })}
-            error={error("name")}
+          <FamilyChoice
+            families={families}
+            value={family}
+            origin={origin}
+            offered={offered.data ?? []}
+            start={start}
+            onChange={begin}
           />
-          <FamilyChoice families={families} value={family} origin={origin} onChange={begin} />
           <details>
             <summary className="min-h-11 py-2 font-semibold text-crust">
               Side by side: days, work, flour, waste
@@ -141,6 +146,7 @@ function NewJarForm({
               family={familyOf(families, rested)}
               origin={origin}
               start={start}
+              onScale={(hasScale) => set({ hasScale })}
               onChange={(code) => begin(code, origin)}
             />
           </details>
@@ -159,7 +165,8 @@ function NewJarForm({
             <summary className="min-h-11 py-2 font-semibold text-crust">Flours on your shelf</summary>
             <FloursPart />
           </details>
-          <Glass draft={draft} set={set} error={error} />
+          <PlacePart draft={draft} set={set} error={error} />
+          <GlassPart draft={draft} set={set} error={error} />
           <WhenField
             label="First mix"
             ahead
@@ -180,6 +187,13 @@ function NewJarForm({
             <summary className="min-h-11 py-2 font-semibold text-crust">Your hours</summary>
             <HoursPart />
           </details>
+          <TextField
+            label="Name"
+            hint="What you will call it on the shelf."
+            value={draft.name}
+            onChange={(event) => set({ name: event.target.value })}
+            error={error("name")}
+          />
           <NotSaved
             problems={problems}
             shown={[...SHOWN, ...codes, ...codes.map((code) => `choices.${code}`)]}
@@ -197,62 +211,12 @@ function NewJarForm({
   );
 }
 
+function beside(thermometer: string, { id, name, warmth_c, night_c }: NewJar) {
+  return setPlace(id, { warmth_c, night_c, thermometer }, `Where ${name} stands`);
+}
+
 function familyOf(families: readonly Family[], draft: JarDraft): Family {
   const found = families.find((family) => family.code === draft.family) ?? families[0];
   if (!found) throw new Error("there is no family");
   return found;
-}
-
-/** The jar itself, and how warm it stands. */
-function Glass({
-  draft,
-  set,
-  error,
-}: {
-  readonly draft: JarDraft;
-  readonly set: (part: Partial<JarDraft>) => void;
-  readonly error: (...fields: string[]) => string | null;
-}) {
-  return (
-    <div className="grid gap-4 sm:grid-cols-2">
-      <NumberField
-        label="Weight of the empty jar"
-        unit="g"
-        hint="Clean and dry, lid off. Empty: you zero the scale with the jar on it."
-        value={draft.tare}
-        onChange={(event) => set({ tare: event.target.value })}
-        error={error("tare_g")}
-      />
-      <NumberField
-        label="Warmth where it stands"
-        unit="°C"
-        hint="24 to 27 is best; cooler is slower."
-        value={draft.warmth}
-        onChange={(event) => set({ warmth: event.target.value })}
-        error={error("warmth_c")}
-      />
-      <NumberField
-        label="At night"
-        unit="°C"
-        hint="Only if it is colder then."
-        value={draft.night}
-        onChange={(event) => set({ night: event.target.value })}
-        error={error("night_c")}
-      />
-      <NumberField
-        label="Jar, filled to the rim"
-        unit="ml"
-        value={draft.volume}
-        onChange={(event) => set({ volume: event.target.value })}
-        error={error("volume_ml")}
-      />
-      <NumberField
-        label="Inside height"
-        unit="mm"
-        value={draft.height}
-        onChange={(event) => set({ height: event.target.value })}
-        error={error("height_mm")}
-      />
-    </div>
-  );
 }

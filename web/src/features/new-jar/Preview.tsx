@@ -9,6 +9,7 @@ import { sightWords } from "../../words/methods";
 import { problemWords } from "../../words/problems";
 import { ACT_WORDS, taskLine } from "../../words/tasks";
 import { type JarDraft, jarOf } from "./draft";
+import { readyDay } from "./offered";
 
 const STEPS_SHOWN = 5;
 
@@ -88,18 +89,13 @@ export function Preview({
 
 /** By the jar model where it can say, else by what is usual for this way, flour and warmth. */
 function Ready({ found, start }: { readonly found: Assessment; readonly start: string }) {
-  const days = (at: string) => (Date.parse(at) - Date.parse(start)) / 86_400_000;
-  const on = found.ready_on?.on;
-  const [earliest, likely, latest] = on
-    ? [days(on.earliest), days(on.likely), days(on.latest)]
-    : [found.ready.earliest, found.ready.likely, found.ready.latest];
+  const { likely, spread } = readyDay(found.ready_on, found.ready, start);
   return (
     <p>
-      <span className="block font-serif text-xl">Likely ready on day {Math.ceil(likely)}</span>
-      <span className="text-soft">
-        A forecast for this way, flour and warmth: between day {Math.ceil(earliest)} and day{" "}
-        {Math.ceil(latest)}.
+      <span className="block font-serif text-xl">
+        Likely ready {likely.startsWith("day") ? `on ${likely}` : likely}
       </span>
+      <span className="text-soft">A forecast for this way, flour and warmth: day {spread}.</span>
     </p>
   );
 }

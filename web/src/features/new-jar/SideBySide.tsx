@@ -1,21 +1,13 @@
 import { useState } from "react";
-import { api } from "../../api/client";
 import type { Family, FamilyCode, Offered, Origin } from "../../api/types";
-import { grams, typed } from "../../lib/numbers";
+import { grams } from "../../lib/numbers";
 import { Button } from "../../ui/button";
 import { FAMILY_WORDS, REASON_WORDS } from "../../words/methods";
 import { problemWords } from "../../words/problems";
-import { blendInUse, type Chosen, type JarDraft, partsOf } from "./draft";
+import type { JarDraft } from "./draft";
+import { readyDay, useOffered } from "./offered";
 
 type Column = { readonly key: string; readonly label: string; readonly by: (one: Offered) => number };
-
-const DAY = 86_400_000;
-
-function readyDay({ ready_on: on, compared }: Offered, start: string): readonly [number, number, number] {
-  if (!on) return [compared.ready.earliest, compared.ready.likely, compared.ready.latest];
-  const days = (at: string) => (Date.parse(at) - Date.parse(start)) / DAY;
-  return [days(on.on.earliest), days(on.on.likely), days(on.on.latest)];
-}
 
 /** The ways that begin so, side by side on what matters, for this kitchen and this flour. */
 export function SideBySide({
@@ -23,37 +15,22 @@ export function SideBySide({
   family,
   origin,
   start,
+  onScale,
   onChange,
 }: {
   readonly draft: JarDraft;
   readonly family: Family;
   readonly origin: Origin;
   readonly start: string;
+  readonly onScale: (hasScale: boolean) => void;
   readonly onChange: (code: FamilyCode) => void;
 }) {
-  const [hasScale, setHasScale] = useState(true);
   const [sort, setSort] = useState("ready");
-  const warmth = typed(draft.warmth);
-  const night = typed(draft.night);
-  const found = api.useQuery(
-    "post",
-    "/api/compare",
-    {
-      body: {
-        origin,
-        warmth_c: warmth ?? 22,
-        night_c: Number.isNaN(night) ? null : night,
-        blend: blendFor(family, draft.chosen[family.code] ?? {}),
-        has_scale: hasScale,
-        starts_at: start,
-      },
-    },
-    { enabled: warmth !== null && !Number.isNaN(warmth), staleTime: 300_000, retry: false },
-  );
+  const found = useOffered(draft, family, origin, start);
   if (found.error?.errors)
     return <p className="text-alarm">{found.error.errors.map(problemWords).join(" ")}</p>;
   const columns: readonly Column[] = [
-    { key: "ready", label: "Likely ready", by: (one) => readyDay(one, start)[1] },
+    { key: "ready", label: "Likely ready", by: (one) => dayOf(one, start).days },
     { key: "feeds", label: "Feeds a day", by: (one) => one.compared.feeds_a_day },
     { key: "minutes", label: "Minutes a day", by: (one) => one.compared.minutes_a_day },
     { key: "flour", label: "Flour in all", by: (one) => one.compared.flour_g },
@@ -67,8 +44,8 @@ export function SideBySide({
         <label className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
-            checked={hasScale}
-            onChange={(event) => setHasScale(event.target.checked)}
+            checked={draft.hasScale}
+            onChange={(event) => onScale(event.target.checked)}
             className="size-5 accent-crust"
           />
           I have a kitchen scale
@@ -121,6 +98,10 @@ export function SideBySide({
   );
 }
 
+function dayOf({ ready_on: on, compared }: Offered, start: string) {
+  return readyDay(on, compared.ready, start);
+}
+
 function Row({
   one,
   start,
@@ -134,7 +115,7 @@ function Row({
 }) {
   const { compared, suits, speaks_against: against } = one;
   const code = compared.family as FamilyCode;
-  const [from, likely, to] = readyDay(one, start).map(Math.ceil);
+  const { likely, spread } = dayOf(one, start);
   const { label } = FAMILY_WORDS[code];
   return (
     <tr className={`border-b border-rule align-top ${chosen ? "bg-card" : ""}`}>
@@ -151,10 +132,8 @@ function Row({
         </span>
       </th>
       <td className="py-2 pr-3 whitespace-nowrap">
-        day {likely}
-        <span className="block text-[0.85rem] text-soft">
-          {from} to {to}
-        </span>
+        {likely}
+        <span className="block text-[0.85rem] text-soft">{spread}</span>
       </td>
       <td className="py-2 pr-3">{compared.feeds_a_day.toFixed(1)}</td>
       <td className="py-2 pr-3">{Math.round(compared.minutes_a_day)}</td>
@@ -162,7 +141,7 @@ function Row({
       <td className="py-2 pr-3 whitespace-nowrap">{grams(Math.round(compared.discard_g))}</td>
       <td className="py-1">
         {chosen ? (
-          <span className="flex min-h-11 items-center font-semibold">chosen</span>
+          <span className="flex min-h-11 items-center px-3 font-semibold">chosen</span>
         ) : (
           <Button
             look="plain"
@@ -175,18 +154,5 @@ function Row({
         )}
       </td>
     </tr>
-  );
-}
-
-/** The blend of the way that is chosen, to hold the others against with the same flour. */
-function blendFor(family: Family, chosen: Chosen): Record<string, number> {
-  const option = family.options.find((one) => one.code === "blend");
-  if (option?.kind !== "blend") return {};
-  const parts = Object.entries(partsOf(option, blendInUse(option, family, chosen)));
-  return Object.fromEntries(
-    parts.flatMap(([flour, text]) => {
-      const value = typed(text);
-      return value === null || Number.isNaN(value) ? [] : [[flour, value]];
-    }),
   );
 }

@@ -36,10 +36,20 @@ export type JarDraft = {
   readonly warmth: string;
   /** Empty where nights are as warm as days. */
   readonly night: string;
+  /** The thermometer of the house beside which it stands. */
+  readonly thermometer: string | null;
+  readonly hasScale: boolean;
   readonly readyAfter: Strictness;
   /** Goes before the family where there is one. */
   readonly method: OwnMethod | null;
   readonly start: When;
+};
+
+/** What a part of the form is given: the draft, a way to change it, and what is wrong with a field. */
+export type PartProps = {
+  readonly draft: JarDraft;
+  readonly set: (part: Partial<JarDraft>) => void;
+  readonly error: (...fields: string[]) => string | null;
 };
 
 /** Something to call it until the baker knows better. */
@@ -68,6 +78,8 @@ export function newDraft(): JarDraft {
     height: "100",
     warmth: "22",
     night: "",
+    thermometer: null,
+    hasScale: true,
     readyAfter: "usual",
     method: null,
     start: NOW,
@@ -94,6 +106,7 @@ export function draftLike(jar: Jar): JarDraft {
     height: String(jar.height_mm),
     warmth: String(jar.warmth_c),
     night: jar.night_c === null ? "" : String(jar.night_c),
+    thermometer: jar.thermometer,
     readyAfter: jar.ready_after,
   };
 }

@@ -3,12 +3,12 @@ import { api } from "../../api/client";
 import type { JarPlan, PlanTotals, Step } from "../../api/types";
 import { useTitle } from "../../lib/hooks";
 import { grams } from "../../lib/numbers";
-import { clock, dayWord, when } from "../../lib/time";
+import { clock, dayWord, toField, when } from "../../lib/time";
 import { useFlourNames } from "../../parts/flours";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
 import { changeLine } from "../../words/changes";
-import { readyWords } from "../../words/forecasts";
+import { isOpen, readyWords } from "../../words/forecasts";
 import { sightWords } from "../../words/methods";
 import { NORMAL_WORDS } from "../../words/moves";
 import { ACT_WORDS, taskLine } from "../../words/tasks";
@@ -31,6 +31,8 @@ function Laid({ told }: { readonly told: JarPlan }) {
   const isGone = ({ steps }: PlanDay) => steps.every(({ state }) => state === "done" || state === "skipped");
   const gone = days.filter(isGone);
   const coming = days.filter((day) => !isGone(day));
+  const likely = ready && !isOpen(ready).likely ? toField(ready.on.likely, zone).slice(0, 10) : null;
+  const readyFrom = likely && coming.find(({ date }) => date >= likely)?.date;
   const path = `/api/jars/${jar.id}`;
   return (
     <article className="pt-6">
@@ -67,6 +69,7 @@ function Laid({ told }: { readonly told: JarPlan }) {
                 steps={steps}
                 told={told}
                 normal={steps[0]?.normal !== coming[index - 1]?.steps[0]?.normal}
+                ready={date === readyFrom}
               />
             ))}
           </ol>
@@ -120,9 +123,12 @@ function Day({
   steps,
   told,
   normal,
+  ready = false,
 }: {
   readonly steps: readonly Step[];
   readonly told: JarPlan;
+  /** Whether it is likely ready from this day on. */
+  readonly ready?: boolean;
   /** Whether to say what is normal: where that changes. */
   readonly normal: boolean;
 }) {
@@ -138,6 +144,7 @@ function Day({
         <span className="first-letter:uppercase">{dayWord(at, now, zone)}</span>
         <span className="font-sans text-base font-normal text-soft">day {first.day}</span>
       </h2>
+      {ready && <p className="border-l-4 border-dawn pl-4">From about here on it is likely ready.</p>}
       <ul className="mt-1 flex flex-col gap-2">
         {steps.map((step) => (
           <Act key={step.number} step={step} told={told} />
@@ -195,7 +202,7 @@ function Shopping({
     <section aria-label={title}>
       <h2 className="text-2xl">{title}</h2>
       {until && <p className="text-soft">until {until}</p>}
-      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4">
+      <dl className="mt-2 grid grid-cols-[1fr_auto]">
         {totals.flours.map((part) => (
           <Line key={part.flour} name={nameOf(part.flour)} value={grams(Math.round(part.g))} />
         ))}
@@ -212,7 +219,7 @@ function Shopping({
 function Line({ name, value }: { readonly name: string; readonly value: string }) {
   return (
     <>
-      <dt className="border-b border-rule py-1 first-letter:uppercase">{name}</dt>
+      <dt className="border-b border-rule py-1 pr-4 first-letter:uppercase">{name}</dt>
       <dd className="border-b border-rule py-1 text-right font-semibold">{value}</dd>
     </>
   );

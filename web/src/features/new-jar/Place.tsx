@@ -1,0 +1,57 @@
+import { api } from "../../api/client";
+import { Choice } from "../../ui/choice";
+import { NumberField } from "../../ui/field";
+import type { PartProps } from "./draft";
+
+/** Places of a usual home and how warm they are, °C (common practice). */
+const PLACES = [
+  { value: "17", label: "a cool room" },
+  { value: "22", label: "the kitchen" },
+  { value: "25", label: "top of the fridge" },
+  { value: "27", label: "a warm box" },
+].map((one) => ({ ...one, hint: `about ${one.value} °C` }));
+
+/** Where it stands and how warm that is: a usual place, a thermometer of the house, or told in degrees. */
+export function PlacePart({ draft, set, error }: PartProps) {
+  const stations = api.useQuery("get", "/api/thermometers", {}, { staleTime: 60_000 });
+  const measured = (stations.data ?? []).map((one) => ({
+    value: one.id,
+    label: one.place,
+    hint: one.last_c === null ? "thermometer, nothing yet" : `thermometer, ${one.last_c} °C`,
+    celsius: one.last_c,
+  }));
+  const usual = PLACES.find(({ value }) => value === draft.warmth)?.value ?? null;
+  const choose = (next: string | null) => {
+    const station = measured.find(({ value }) => value === next);
+    if (station) set({ thermometer: station.value, warmth: String(station.celsius ?? draft.warmth) });
+    else if (next) set({ thermometer: null, warmth: next });
+  };
+  return (
+    <div className="flex flex-col gap-4">
+      <Choice
+        label="Where it stands"
+        items={[...PLACES, ...measured]}
+        value={draft.thermometer ?? usual}
+        onChange={choose}
+      />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <NumberField
+          label="Warmth where it stands"
+          unit="°C"
+          hint="24 to 27 is best; cooler is slower. Never above 38."
+          value={draft.warmth}
+          onChange={(event) => set({ warmth: event.target.value })}
+          error={error("warmth_c")}
+        />
+        <NumberField
+          label="At night"
+          unit="°C"
+          hint="Only if it is colder then."
+          value={draft.night}
+          onChange={(event) => set({ night: event.target.value })}
+          error={error("night_c")}
+        />
+      </div>
+    </div>
+  );
+}
