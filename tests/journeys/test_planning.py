@@ -168,3 +168,34 @@ class ThePlan(Journey):
         self.assertIn("/api/calendar/", page.text())
         page.press("button", "End it")
         page.sees_not("Shown this once.")
+
+    def test_a_notice_of_the_browser_comes_once_for_what_is_due(self) -> None:
+        page = self.browser
+        # What the browser would show is written down instead, to be read here.
+        recorder = (
+            "window.shown = [];"
+            "const Real = window.Notification;"
+            "window.Notification = class { constructor(title, { body }) { shown.push(`${title}: ${body}`); }"
+            " static get permission() { return Real.permission; }"
+            " static requestPermission() { return Real.requestPermission(); } };"
+        )
+        allowed = {"permissions": ["notifications"], "origin": self.live_server_url}
+        page.driver.execute_cdp_cmd("Browser.grantPermissions", allowed)
+        self.addCleanup(page.driver.execute_cdp_cmd, "Browser.resetPermissions", {})
+        added = page.driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": recorder})
+        self.addCleanup(page.driver.execute_cdp_cmd, "Page.removeScriptToEvaluateOnNewDocument", added)
+
+        def shown() -> list[str]:
+            told: list[str] = page.driver.execute_script("return window.shown")
+            return told
+
+        baker = self.baker("Noor").always_home().plan(name="Pebble").mix(24.2)
+        self.enter(baker, "/house")
+        page.sees("Feed Pebble.")
+        self.assertEqual(shown(), [])
+        page.press("button", "Notices in this browser too")
+        page.until("the notice", lambda: shown() or None)
+        self.assertEqual(shown(), ["Pebble: Feed Pebble."])
+        page.open("/")
+        page.sees("Feed Pebble now.")
+        self.assertEqual(shown(), [])

@@ -9,6 +9,7 @@ import { Menu } from "../ui/menu";
 import { Loading, OutOfReach } from "../ui/states";
 import { useSay } from "../ui/toast";
 import { problemWords } from "../words/problems";
+import { useNotices } from "./notices";
 import { forgetKitchen } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
 import { useTheme } from "./theme";
@@ -114,6 +115,8 @@ export function Shell() {
   const { signedOut } = useOutbox();
   const name = account?.name ?? null;
   useEffect(() => outbox.signedInAs(name), [name]);
+
+  useNotices(account !== null && !signedOut);
 
   if (session.isPending) return <Loading what="Opening the kitchen" />;
   if (!session.data) return <OutOfReach onRetry={() => void session.refetch()} />;

@@ -1,22 +1,28 @@
 /** Values kept on this device. A browser that forbids storage loses them at the end of the visit, nothing else. */
-import { useCallback, useState } from "react";
+import { useCallback, useState, useSyncExternalStore } from "react";
 
 const PREFIX = "despertar.";
 const memory = new Map<string, string>();
 
-export function readStored<T>(key: string): T | null {
-  let text: string | null;
+function textOf(key: string): string | null {
   try {
-    text = localStorage.getItem(PREFIX + key);
+    return localStorage.getItem(PREFIX + key);
   } catch {
-    text = memory.get(key) ?? null;
+    return memory.get(key) ?? null;
   }
+}
+
+function parsed<T>(text: string | null): T | null {
   if (text === null) return null;
   try {
     return JSON.parse(text) as T;
   } catch {
     return null;
   }
+}
+
+export function readStored<T>(key: string): T | null {
+  return parsed<T>(textOf(key));
 }
 
 /** Every stored value whose key begins so. Kept one by one, so that two open pages do not write over each other. */
@@ -44,17 +50,29 @@ export function writeStored(key: string, value: unknown): void {
   }
 }
 
-/** A choice of this device that stays until it is made otherwise. */
+const listeners = new Set<() => void>();
+
+function listen(listener: () => void): () => void {
+  listeners.add(listener);
+  // Another page of the same browser writes too.
+  globalThis.addEventListener("storage", listener);
+  return () => {
+    listeners.delete(listener);
+    globalThis.removeEventListener("storage", listener);
+  };
+}
+
+/** A choice of this device that stays until it is made otherwise; wherever it is shown, it changes at once. */
 export function useStored<T>(key: string, initial: T): [T, (next: T) => void] {
-  const [value, setValue] = useState<T>(() => readStored<T>(key) ?? initial);
+  const text = useSyncExternalStore(listen, () => textOf(key));
   const change = useCallback(
     (next: T) => {
-      setValue(next);
       writeStored(key, next);
+      for (const listener of listeners) listener();
     },
     [key],
   );
-  return [value, change];
+  return [parsed<T>(text) ?? initial, change];
 }
 
 /** State that survives a reload until it is cleared: what the baker typed and has not saved. */

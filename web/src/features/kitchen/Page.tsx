@@ -9,7 +9,6 @@ import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Loading, OutOfReach } from "../../ui/states";
 import { shortMove } from "../../words/moves";
 import { Bench } from "./Bench";
-import { useNotices } from "./notices";
 
 /** Which jar wants the baker first: danger, then what is late, then by the clock. */
 function urgency({ next_move: next }: Glance): number {
@@ -21,7 +20,6 @@ function urgency({ next_move: next }: Glance): number {
 export function KitchenPage() {
   useTitle("Kitchen");
   const kitchen = api.useQuery("get", "/api/kitchen", {}, { refetchInterval: 60_000 });
-  useNotices(kitchen.data);
   if (kitchen.isPending) return <Loading what="Looking at the jars" />;
   if (!kitchen.data) return <OutOfReach onRetry={() => void kitchen.refetch()} />;
   const away = kitchen.data.jars.filter((one) => !one.jar.on_shelf);

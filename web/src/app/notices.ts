@@ -1,0 +1,28 @@
+/** A notice of the browser for each reminder that goes out while the application is open: once an act on this device. */
+import { useEffect } from "react";
+import { api } from "../api/client";
+import { readStored, useStored, writeStored } from "../lib/store";
+import { reminderLine } from "../words/reminders";
+
+const TOLD = "notices.told";
+const KEPT = 60;
+/** What went out longer ago was told elsewhere, or is no news any more. */
+const FRESH_MS = 3_600_000;
+
+/** Reminders come when the postbox's do: in the baker's hours, one an act, none for what is done. */
+export function useNotices(isIn: boolean): void {
+  const [on] = useStored<boolean>("notices.on", false);
+  const box = api.useQuery("get", "/api/postbox", {}, { enabled: isIn && on, refetchInterval: 60_000 });
+  const sent = on ? box.data?.sent : undefined;
+  useEffect(() => {
+    if (!sent || !("Notification" in globalThis) || Notification.permission !== "granted") return;
+    const told = readStored<string[]>(TOLD) ?? [];
+    for (const one of sent) {
+      const key = `${one.jar_id}.${one.due}`;
+      if (told.includes(key) || Date.now() - Date.parse(one.sent_at) > FRESH_MS) continue;
+      told.push(key);
+      new Notification(one.jar, { body: reminderLine(one), tag: one.jar_id });
+    }
+    writeStored(TOLD, told.slice(-KEPT));
+  }, [sent]);
+}
