@@ -75,6 +75,29 @@ class Bending(Journey):
         page.sees("What moved it")
         page.sees("Left alone for")
 
+    def test_a_deed_is_taken_back_and_its_time_corrected(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(40.0)
+        self.enter(baker)
+        page.press("button", "Not now for Thistle")
+        page.press("menuitem", "It went into the fridge")
+        page.sees("Resting")
+        page.press("button", "Undo")
+        page.sees_not("Resting")
+        page.press("button", "Not now for Thistle")
+        page.press("menuitem", "It went into the fridge")
+        page.sees("Resting")
+        before = baker.jar()["log"][0]["entry"]["at"]
+        page.press("link", "Rise line and log")
+        page.press("button", "Change or undo the into the fridge")
+        page.press("menuitem", "Change")
+        page.press("toggle", "1 h ago")
+        page.press("button", "Save the change")
+        page.sees("Changed. What it said before is kept.")
+        (entry,) = [one for one in baker.jar()["log"] if one["revision"] == 2]
+        self.assertEqual(entry["entry"]["did"], "to_fridge")
+        self.assertLess(entry["entry"]["at"], before)
+
 
 class Forecasts(Journey):
     def test_a_look_moves_the_forecast(self) -> None:

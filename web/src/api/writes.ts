@@ -32,15 +32,15 @@ export function recordEntry(
   return submit({ key: id, method: "POST", path: `/api/jars/${jarId}/log`, body, label, reopen });
 }
 
-export function recordDeed(jarId: string, deed: DeedKind, label: string): Promise<Outcome> {
+export function recordDeed(jarId: string, id: string, deed: DeedKind, label: string): Promise<Outcome> {
   const entry = { kind: "deed", at: new Date().toISOString(), did: deed, note: "" } as const;
-  return recordEntry(jarId, newId(), null, entry, label, null);
+  return recordEntry(jarId, id, null, entry, label, null);
 }
 
 /** Nothing is due before that moment. */
-export function leaveAlone(jarId: string, until: string, label: string): Promise<Outcome> {
+export function leaveAlone(jarId: string, id: string, until: string, label: string): Promise<Outcome> {
   const entry = { kind: "leave", at: new Date().toISOString(), until, note: "" } as const;
-  return recordEntry(jarId, newId(), null, entry, label, null);
+  return recordEntry(jarId, id, null, entry, label, null);
 }
 
 /** A photo kept on this device goes to its jar, beside the look that it was taken with. */

@@ -1,6 +1,7 @@
 import { useParams } from "react-router";
 import { api, isNotThere } from "../api/client";
 import { FeedPage } from "../features/feed";
+import { EditDeed } from "../features/jar";
 import { LookPage } from "../features/look";
 import { Loading, OutOfReach } from "../ui/states";
 import { Lost } from "./lost";
@@ -15,5 +16,7 @@ export function EditEntry() {
   const entry = opened.data.log.find((one) => one.id === entryId);
   if (entry?.entry.kind === "look") return <LookPage editing={entry} />;
   if (entry?.entry.kind === "feed") return <FeedPage editing={entry} />;
+  if (entry?.entry.kind === "deed")
+    return <EditDeed opened={opened.data} editing={entry} deed={entry.entry} />;
   return <Lost />;
 }

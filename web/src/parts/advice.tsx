@@ -1,6 +1,7 @@
 /** Advice and cautions as the kitchen and a jar's page both show them. */
 import type { Advice, Counsel, Notice } from "../api/types";
 import { acknowledge, recordDeed, sayWord } from "../api/writes";
+import { newId } from "../lib/ids";
 import { CautionNote, CounselNote } from "../ui/counsel-note";
 import { ADVICE_NAMES, counselWords, NOTICE_WORDS, YES_WORDS } from "../words/counsel";
 
@@ -70,7 +71,7 @@ function say(jar: Of["jar"], advice: Advice, yes: boolean): void {
 }
 
 function take(jar: Of["jar"], advice: Advice): void {
-  if (advice === "set_spare") void recordDeed(jar.id, "spare_set_aside", `A spare of ${jar.name}`);
+  if (advice === "set_spare") void recordDeed(jar.id, newId(), "spare_set_aside", `A spare of ${jar.name}`);
   else say(jar, advice, true);
 }
 

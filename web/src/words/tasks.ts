@@ -1,8 +1,17 @@
 /** What a step asks for, task by task; amounts as the method says them, grams beside. */
-import type { Doing, FeedPlan, Measured, Step, Task, Unit } from "../api/types";
+import type { DeedKind, Doing, FeedPlan, Measured, Step, Task, Unit } from "../api/types";
 import { grams, list } from "../lib/numbers";
 import { FLOUR_WORDS, flourList } from "./flours";
 import { THICKNESS_WORDS } from "./looks";
+
+/** What was done beside feeding. */
+export const DEED_WORDS: Record<DeedKind, string> = {
+  stirred: "Stirred",
+  skipped: "Left out",
+  to_fridge: "Into the fridge",
+  to_counter: "Out of the fridge",
+  spare_set_aside: "Spare set aside",
+};
 
 const UNIT_WORDS: Record<Unit, readonly [string, string]> = {
   g: ["g", "g"],

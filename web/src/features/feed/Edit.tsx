@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { FeedBody, LogEntry, OpenJar } from "../../api/types";
 import { useDraft } from "../../lib/store";
+import { draftKeyOf, useAmending } from "../../parts/amending";
 import { NotSaved } from "../../parts/not-saved";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
@@ -9,7 +10,7 @@ import { WhenField } from "../../ui/when-field";
 import { FLOUR_WORDS } from "../../words/flours";
 import { problemAt } from "../../words/problems";
 import { draftOf, type FeedDraft } from "./draft";
-import { draftKey, useAmending } from "./saving";
+import { correctedFeed } from "./saving";
 import { capital, DISCARD_CHOICES } from "./wording";
 
 const SHOWN = ["flours", "at", "keep_g", "water_g", "line_mm", "note", "discard_to"];
@@ -25,18 +26,18 @@ export function EditFeed({
   readonly feed: FeedBody;
 }) {
   const { jar, time_zone: zone } = opened;
-  const [draft, setDraft, clear] = useDraft<FeedDraft>(draftKey(jar.id, editing), () =>
+  const [draft, setDraft, clear] = useDraft<FeedDraft>(draftKeyOf(editing), () =>
     draftOf(editing, feed, zone),
   );
   const set = (part: Partial<FeedDraft>) => setDraft({ ...draft, ...part });
-  const { problems, busy, save } = useAmending(opened, editing, feed, clear);
+  const { problems, busy, amend } = useAmending<FeedDraft>(opened, editing, `Feed of ${jar.name}`, clear);
   return (
     <form
       noValidate
       className="flex max-w-3xl flex-col gap-6 pt-6"
       onSubmit={(event) => {
         event.preventDefault();
-        void save(draft);
+        void amend(correctedFeed(draft, feed, zone), draft);
       }}
     >
       <h1 className="text-3xl">Change a feed of {jar.name}</h1>

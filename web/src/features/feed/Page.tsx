@@ -51,7 +51,7 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
   useAwake();
   const [search] = useSearchParams();
   const already = search.has("already");
-  const [draft, setDraft, clear] = useDraft<FeedDraft>(draftKey(jar.id, null), () => {
+  const [draft, setDraft, clear] = useDraft<FeedDraft>(draftKey(jar.id), () => {
     const fresh = emptyFeed(readStored<WeightUnit>(UNIT) ?? "g");
     // What is done already needs no walk: straight to when, and back from there to what.
     return already ? { ...fresh, step: Number.MAX_SAFE_INTEGER, when: { said: "60", field: "" } } : fresh;

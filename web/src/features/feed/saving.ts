@@ -1,13 +1,12 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
-import type { FeedBody, FeedPlan, LogEntry, OpenJar, Problem, Sheet } from "../../api/types";
-import { amendEntry, recordEntry, withdrawEntry } from "../../api/writes";
+import type { FeedBody, FeedPlan, OpenJar, Problem, Sheet } from "../../api/types";
+import { recordEntry, withdrawEntry } from "../../api/writes";
 import { useSay } from "../../ui/toast";
 import type { Fed } from "./Done";
 import { type FeedDraft, feedOf, ratioOf } from "./draft";
 
-export function draftKey(jarId: string, editing: LogEntry | null): string {
-  return editing ? `amend.${editing.id}` : `feed2.${jarId}`;
+export function draftKey(jarId: string): string {
+  return `feed2.${jarId}`;
 }
 
 export type Saving = {
@@ -39,7 +38,7 @@ export function useSaving(
     setProblems([]);
     const feed = feedOf(draft, sheet.plan, Date.now(), zone);
     const label = `${assessment.in_jar === null ? "First mix" : "Feed"} of ${jar.name}`;
-    const reopen = { path: `/jars/${jar.id}/feed`, draft: draftKey(jar.id, null), value: draft };
+    const reopen = { path: `/jars/${jar.id}/feed`, draft: draftKey(jar.id), value: draft };
     const outcome = await recordEntry(jar.id, draft.id, seenFeed, feed, label, reopen);
     setBusy(false);
     if (outcome.kind === "refused") {
@@ -60,42 +59,9 @@ export function useSaving(
   return { problems, busy, save, conflict };
 }
 
-/** Saves a correction of a feed in the log. */
-export function useAmending(
-  opened: OpenJar,
-  editing: LogEntry,
-  feed: FeedBody,
-  clear: () => void,
-): Omit<Saving, "conflict"> {
-  const { jar, time_zone: zone } = opened;
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const navigate = useNavigate();
-  const say = useSay();
-  const save = async (draft: FeedDraft) => {
-    setBusy(true);
-    setProblems([]);
-    const reopen = {
-      path: `/jars/${jar.id}/log/${editing.id}`,
-      draft: draftKey(jar.id, editing),
-      value: draft,
-    };
-    const corrected = feedOf(draft, asPlan(feed), Date.now(), zone);
-    const outcome = await amendEntry(editing.id, editing.revision, corrected, `Feed of ${jar.name}`, reopen);
-    setBusy(false);
-    if (outcome.kind === "refused") {
-      setProblems(outcome.problems);
-      return;
-    }
-    clear();
-    say(
-      outcome.kind === "waiting"
-        ? "Kept on this device. It is sent when the connection is back."
-        : "Changed. What it said before is kept.",
-    );
-    await navigate(`/jars/${jar.id}`);
-  };
-  return { problems, busy, save };
+/** A feed of the log as it was corrected. */
+export function correctedFeed(draft: FeedDraft, feed: FeedBody, zone: string): FeedBody {
+  return feedOf(draft, asPlan(feed), Date.now(), zone);
 }
 
 /** What was written down, as the plan that a correction is held against. */

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
-import type { DeedKind, DiscardTo, EntryBody, LogEntry, OpenJar } from "../../api/types";
+import type { DiscardTo, EntryBody, LogEntry, OpenJar } from "../../api/types";
 import { restoreEntry, withdrawEntry } from "../../api/writes";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
@@ -11,14 +11,7 @@ import { wordLine } from "../../words/counsel";
 import { flourList } from "../../words/flours";
 import { lookLine } from "../../words/looks";
 import { problemWords } from "../../words/problems";
-
-const DEED_WORDS: Record<DeedKind, string> = {
-  stirred: "Stirred",
-  skipped: "Left out",
-  to_fridge: "Into the fridge",
-  to_counter: "Out of the fridge",
-  spare_set_aside: "Spare set aside",
-};
+import { DEED_WORDS } from "../../words/tasks";
 
 const DISCARD_WORDS: Record<DiscardTo, string> = { compost: "compost", bin: "bin", jar: "discard jar" };
 
@@ -95,7 +88,7 @@ function Entry({
   };
   const change = { label: "Change", run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
   const acts = [
-    ...(entry.withdrawn || !["feed", "look"].includes(entry.entry.kind) ? [] : [change]),
+    ...(entry.withdrawn || !["feed", "look", "deed"].includes(entry.entry.kind) ? [] : [change]),
     { label: entry.withdrawn ? "Put back" : "Undo", run: () => void turn() },
     ...(entry.revision > 1
       ? [

@@ -1,12 +1,13 @@
 import { Link, useParams } from "react-router";
 import { api, isNotThere } from "../../api/client";
 import type { OpenJar } from "../../api/types";
-import { recordDeed, setOnShelf } from "../../api/writes";
+import { setOnShelf } from "../../api/writes";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { useTitle } from "../../lib/hooks";
 import { grams, percent } from "../../lib/numbers";
 import { AnsweredAdvice, Caution, OpenAdvice } from "../../parts/advice";
+import { DeedButton } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
 import { flourList } from "../../words/flours";
@@ -153,11 +154,7 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
       <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
         {move === "mix" ? "Mix it" : "Feed"}
       </ButtonLink>
-      {deed && (
-        <Button look="act" onClick={() => void recordDeed(jar.id, deed.deed, `${deed.label}: ${jar.name}`)}>
-          {deed.label}
-        </Button>
-      )}
+      {deed && <DeedButton jar={jar} did={deed.deed} label={deed.label} />}
       {move !== "mix" && (
         <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
           Look

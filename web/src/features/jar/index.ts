@@ -1,3 +1,4 @@
 export { BinPage } from "./Bin";
+export { EditDeed } from "./EditDeed";
 export { JarPage } from "./Page";
 export { PhotosPage } from "./Photos";

@@ -1,17 +1,16 @@
 import { useNavigate } from "react-router";
 import type { Glance, Kitchen } from "../../api/types";
-import { leaveAlone, recordDeed, setOnShelf } from "../../api/writes";
+import { leaveAlone, setOnShelf } from "../../api/writes";
 import { percent, times } from "../../lib/numbers";
 import { nextMorning, when } from "../../lib/time";
 import { Caution, OpenAdvice } from "../../parts/advice";
+import { DeedButton, useDeed, useNoting } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { Menu } from "../../ui/menu";
 import { SignNote } from "../../ui/sign-note";
-import { useSay } from "../../ui/toast";
 import { readyWords, spanWords } from "../../words/forecasts";
 import { findingLine, STAGE_NAMES, signNote } from "../../words/judging";
 import { DEED_OF, NORMAL_WORDS, nextMove } from "../../words/moves";
-import { problemWords } from "../../words/problems";
 
 /** The chosen jar on the bench: what to do now, and how it is doing. */
 export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen: Kitchen }) {
@@ -77,14 +76,7 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
         </ButtonLink>
       ) : (
         <>
-          {deed && (
-            <Button
-              look="act"
-              onClick={() => void recordDeed(one.jar.id, deed.deed, `${deed.label}: ${one.jar.name}`)}
-            >
-              {deed.label}
-            </Button>
-          )}
+          {deed && <DeedButton jar={one.jar} did={deed.deed} label={deed.label} />}
           <ButtonLink look={isTime && !deed ? "act" : "quiet"} to={`${jar}/feed`}>
             Feed
           </ButtonLink>
@@ -112,14 +104,11 @@ const LATER_MS = 3 * 3_600_000;
 /** The plan bends to the baker: later, or not at all this time. */
 function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) {
   const { name, id } = one.jar;
-  const say = useSay();
-  const tell = async (outcome: ReturnType<typeof leaveAlone>) => {
-    const { kind, ...rest } = await outcome;
-    if (kind === "refused" && "problems" in rest) say(rest.problems.map(problemWords).join(" "));
-  };
-  const until = nextMorning(Date.now(), zone);
+  const note = useNoting();
   const navigate = useNavigate();
-  const later = new Date(Date.now() + LATER_MS).toISOString();
+  const leave = (noted: string, until: string) =>
+    note(noted, (entry) => leaveAlone(id, entry, until, `Leaving ${name} alone`));
+  const deed = useDeed(one.jar);
   return (
     <Menu
       label={`Not now for ${name}`}
@@ -127,25 +116,16 @@ function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) 
       items={[
         {
           label: "Later today, in three hours",
-          run: () => void tell(leaveAlone(id, later, `Leaving ${name} for later`)),
+          run: () => leave("Left for three hours", new Date(Date.now() + LATER_MS).toISOString()),
         },
         {
           label: "Leave it alone until tomorrow",
-          run: () => void tell(leaveAlone(id, until, `Leaving ${name} alone`)),
+          run: () => leave("Left alone until tomorrow", nextMorning(Date.now(), zone)),
         },
-        {
-          label: "Leave this one out",
-          run: () => void tell(recordDeed(id, "skipped", `Leaving one out: ${name}`)),
-        },
+        { label: "Leave this one out", run: () => deed("skipped") },
         { label: "I did it already", run: () => void navigate(`/jars/${id}/feed?already=1`) },
-        {
-          label: "It went into the fridge",
-          run: () => void tell(recordDeed(id, "to_fridge", `${name} into the fridge`)),
-        },
-        {
-          label: "It came out of the fridge",
-          run: () => void tell(recordDeed(id, "to_counter", `${name} out of the fridge`)),
-        },
+        { label: "It went into the fridge", run: () => deed("to_fridge") },
+        { label: "It came out of the fridge", run: () => deed("to_counter") },
         { label: "It stands elsewhere now", run: () => void navigate(`/jars/${id}`) },
       ]}
     />

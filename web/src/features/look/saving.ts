@@ -4,12 +4,13 @@ import { api } from "../../api/client";
 import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { amendEntry, recordEntry, sendPhoto, withdrawEntry } from "../../api/writes";
 import { typed } from "../../lib/numbers";
+import { draftKeyOf } from "../../parts/amending";
 import { useSay } from "../../ui/toast";
 import { type LookDraft, lineOf, lookOf, toTimes } from "./draft";
 import { useDrawn } from "./drawn";
 
 export function draftKey(jarId: string, editing: LogEntry | null): string {
-  return editing ? `amend.${editing.id}` : `look.${jarId}`;
+  return editing ? draftKeyOf(editing) : `look.${jarId}`;
 }
 
 /** Saves a look, its photo after it, and goes on: home, or in a round to the next jar. */

@@ -25,7 +25,7 @@ import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
 import { useOffered } from "./offered";
 import { PlacePart } from "./Place";
-import { Preview } from "./Preview";
+import { InShort, Preview } from "./Preview";
 import { SideBySide } from "./SideBySide";
 
 /** A start this far back was a start, not a slow thumb. */
@@ -203,6 +203,7 @@ function NewJarForm({
         <Preview draft={rested} family={familyOf(families, rested)} zone={zone} />
       </div>
       <div className="sticky bottom-0 bg-paper py-3">
+        <InShort draft={rested} family={familyOf(families, rested)} zone={zone} />
         <Button type="submit" look="act" disabled={busy} className="w-full sm:w-auto sm:px-10">
           {busy ? "Planning …" : "Put it on the shelf"}
         </Button>

@@ -13,16 +13,10 @@ import { readyDay } from "./offered";
 
 const STEPS_SHOWN = 5;
 
-/** What the jar will ask for, worked out while the baker chooses. */
-export function Preview({
-  draft,
-  family,
-  zone,
-}: {
-  readonly draft: JarDraft;
-  readonly family: Family;
-  readonly zone: string;
-}) {
+type Parts = { readonly draft: JarDraft; readonly family: Family; readonly zone: string };
+
+/** The jar as it stands in the form, told by the core. */
+function usePreview({ draft, family, zone }: Parts) {
   const now = Date.now();
   const { id: _id, ...jar } = jarOf(draft, family, Math.floor(now / 60_000) * 60_000, zone);
   // The plan does not wait for the name and the weight of the jar.
@@ -35,6 +29,25 @@ export function Preview({
     // What is still being typed is no question yet.
     { enabled: isTyped, placeholderData: keepPreviousData, retry: false },
   );
+  return { now, body, preview };
+}
+
+/** What it comes to, for where the whole plan stands far below. */
+export function InShort(parts: Parts) {
+  const { body, preview } = usePreview(parts);
+  if (!preview.data) return null;
+  const { likely, spread } = readyDay(preview.data.ready_on, preview.data.ready, body.starts_at);
+  return (
+    <p className="pb-2 text-center md:hidden">
+      Likely ready {likely} <span className="text-soft">({spread})</span>
+    </p>
+  );
+}
+
+/** What the jar will ask for, worked out while the baker chooses. */
+export function Preview(parts: Parts) {
+  const { zone } = parts;
+  const { now, body, preview } = usePreview(parts);
   const found = preview.data;
   const glass = { volumeMl: Number(body.volume_ml) || 0, heightMm: Number(body.height_mm) || 0 };
   const drawable =
