@@ -32,6 +32,14 @@ describe("a forecast", () => {
   it("says about when, and between what", () => {
     expect(spanWords(SPAN, NOW, ZONE)).toBe("about 15:40, between 14:50 and 16:40");
     expect(spanWords(LATER, NOW, ZONE)).toBe("about 20:00, between 18:00 and tomorrow 01:00");
+    const overNight = {
+      earliest: "2026-03-05T17:00:00Z",
+      likely: "2026-03-06T05:00:00Z",
+      latest: "2026-03-06T22:50:00Z",
+    };
+    expect(spanWords(overNight, NOW, ZONE)).toBe(
+      "about Friday 05:00, between tomorrow 17:00 and Friday 22:50",
+    );
   });
 
   it("tells the doubling, or the peak where doubling is unlikely or past", () => {

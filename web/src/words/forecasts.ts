@@ -12,7 +12,7 @@ export function spanWords(span: Span, now: string, zone: string): string {
   const day = (at: string) => dayWord(at, now, zone);
   const about = day(middle) === "today" ? clock(middle, zone) : when(middle, now, zone);
   const from = day(low) === day(middle) ? clock(low, zone) : when(low, now, zone);
-  const to = day(high) === day(middle) ? clock(high, zone) : when(high, now, zone);
+  const to = day(high) === day(low) ? clock(high, zone) : when(high, now, zone);
   return `about ${about}, between ${from} and ${to}`;
 }
 
