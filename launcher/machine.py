@@ -56,6 +56,7 @@ TO_RUN = (
     Need("gcc", _has("gcc")),
     Need("python3-venv", lambda: find_spec("ensurepip") is not None),
     Need("python3-dev", _python_headers),
+    Need("fonts-dejavu-core", Path("/usr/share/fonts/truetype/dejavu/DejaVuSans-Bold.ttf").exists),
 )
 TO_TEST = (
     *TO_RUN,

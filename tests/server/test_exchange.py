@@ -164,6 +164,11 @@ class Paper(TestCase):
         for part in ("Thistle", "1:1:1", "spelt, whole rye", "lay this edge"):
             self.assertIn(part, text)
 
+    def test_a_name_of_another_script_stays_readable(self) -> None:
+        self.baker.plan(name="Ζυμάρι Дрож").mix(30.0)
+        for file in ("sheet.pdf", "labels.pdf"):
+            self.assertIn("Ζυμάρι Дрож", self.text(file))
+
     def test_a_binned_jar_has_an_empty_sheet(self) -> None:
         body = {"id": "4f5b2a52-0b8e-4f9e-9d0e-5a5f4a3f7a02", "seen_feed": None}
         self.baker.ok(

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from io import BytesIO
+from pathlib import Path
 
 import segno
 from reportlab.lib.colors import HexColor
@@ -17,8 +18,9 @@ from ferment.planner import Step
 from ..services import JarPlan
 from . import words
 
-# Fonts that reportlab ships: Latin letters, and what they lack as a box.
-BODY, BOLD = "Vera", "VeraBd"
+# Latin, Greek, Cyrillic and more, so that a jar keeps its name on paper; from Debian's fonts-dejavu-core.
+FONTS = Path("/usr/share/fonts/truetype/dejavu")
+BODY, BOLD = "DejaVuSans", "DejaVuSans-Bold"
 INK, SOFT, CRUST = HexColor("#2a211a"), HexColor("#655646"), HexColor("#96461a")
 MARGIN = 18 * mm
 ROW = 17 * mm
@@ -28,7 +30,7 @@ LABELS_ACROSS, LABELS_DOWN = 2, 4
 def _canvas(title: str) -> tuple[Canvas, BytesIO]:
     for name in (BODY, BOLD):
         if name not in pdfmetrics.getRegisteredFontNames():
-            pdfmetrics.registerFont(TTFont(name, f"{name}.ttf"))
+            pdfmetrics.registerFont(TTFont(name, FONTS / f"{name}.ttf"))
     out = BytesIO()
     canvas = Canvas(out, pagesize=A4, pageCompression=1)
     canvas.setTitle(title)
