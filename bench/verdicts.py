@@ -204,4 +204,4 @@ def report(jars: int = 1000) -> Iterator[str]:
 
 
 def _percent(part: int, whole: int) -> str:
-    return f"{part} of {whole} ({100 * part / whole:.1f} %)" if whole else "none to judge"
+    return f"{part} of {whole} ({100 * part / whole:.2f} %)" if whole else "none to judge"

@@ -216,6 +216,14 @@ class Danger(TestCase):
         told = {findings(scene(200), order, NOW) for order in permutations(looks)}
         self.assertEqual({tuple(one.sign for one in each) for each in told}, {(S.MOULD, S.SPOILED)})
 
+    def test_a_film_stays_until_the_feed_or_the_bakers_word(self) -> None:
+        """A later look that only says how the top lies does not lift it off."""
+        seen, later = glimpse(3, 1.0, Top.WHITE_FILM), glimpse(4, 1.1, Top.SUNKEN)
+        (one,) = [finding for finding in findings(scene(200, seen, later), (), NOW) if finding.sign is S.FILM]
+        self.assertEqual((one.look_id, one.seen_at), (seen.look_id, seen.at))
+        no = {S.FILM: Ruled(so=False, at=later.at)}
+        self.assertNotIn(S.FILM, {finding.sign for finding in findings(scene(200, seen, later), (), NOW, no)})
+
     def test_a_film_is_no_mould(self) -> None:
         """A thin flat white film is not mould; one question tells them apart."""
         (one,) = findings(scene(200, glimpse(4, 1.0, Top.WHITE_FILM)), (), NOW)

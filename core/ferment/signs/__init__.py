@@ -29,7 +29,7 @@ from . import (
     thriving,
     too_hot,
 )
-from .contract import Caution, Glimpse, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of
+from .contract import Caution, Glimpse, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of, shown_by
 
 SIGNS: tuple[Sign, ...] = (
     mould.SIGN,
@@ -132,7 +132,7 @@ def _find(sign: Sign, scene: Scene, now: datetime) -> Finding | None:
     case = case_of(sign, scene)
     if case is None:
         return None
-    last = scene.glimpses[-1] if scene.glimpses else None
+    look = shown_by(case, scene)
     return Finding(
         sign.code,
         sign.urgency,
@@ -140,6 +140,6 @@ def _find(sign: Sign, scene: Scene, now: datetime) -> Finding | None:
         sign.do,
         sign.dont,
         case.ask,
-        last.look_id if last else None,
-        last.at if last else now,
+        look.look_id if look else None,
+        look.at if look else now,
     )

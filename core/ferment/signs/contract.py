@@ -160,6 +160,13 @@ class TopIs:
 
 
 @dataclass(frozen=True)
+class TopSeen:
+    """Some look since the feed showed one of these: what grows or dries on a mix does not go by itself."""
+
+    any_of: frozenset[Top]
+
+
+@dataclass(frozen=True)
 class SmellIs:
     any_of: frozenset[Smell]
 
@@ -266,6 +273,7 @@ class ThinnedTo:
 
 Clue = (
     TopIs
+    | TopSeen
     | SmellIs
     | ThicknessIs
     | BubblesAre
@@ -333,6 +341,7 @@ def _fell_by(clue: FellBy, scene: Scene) -> bool:
 
 _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     TopIs: lambda clue, scene: bool(clue.any_of & (_last(scene, lambda one: one.top) or frozenset())),
+    TopSeen: lambda clue, scene: any(clue.any_of & one.top for one in scene.glimpses),
     SmellIs: lambda clue, scene: bool(clue.any_of & (_last(scene, lambda one: one.smell) or frozenset())),
     ThicknessIs: lambda clue, scene: _last(scene, lambda one: one.thickness) in clue.any_of,
     BubblesAre: lambda clue, scene: _last(scene, lambda one: one.bubbles) in clue.any_of,
@@ -361,3 +370,11 @@ def case_of(sign: Sign, scene: Scene) -> Case | None:
     """The surest case that holds."""
     found = [case for case in sign.cases if holds(case.clues, scene)]
     return max(found, key=lambda case: case.sure, default=None)
+
+
+def shown_by(case: Case, scene: Scene) -> Glimpse | None:
+    """The look that a case rests on: the one that showed what was seen before, else the last."""
+    for clue in case.clues:
+        if isinstance(clue, TopSeen):
+            return next(one for one in reversed(scene.glimpses) if clue.any_of & one.top)
+    return scene.glimpses[-1] if scene.glimpses else None

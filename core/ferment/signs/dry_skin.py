@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from ..log import Top
-from .contract import Case, Caution, Remedy, Sign, SignCode, TopIs, Urgency
+from .contract import Case, Caution, Remedy, Sign, SignCode, TopSeen, Urgency
 
 SIGN = Sign(
     code=SignCode.DRY_SKIN,
     urgency=Urgency.CARE,
-    cases=(Case((TopIs(frozenset({Top.SKIN})),), sure=0.9),),
+    cases=(Case((TopSeen(frozenset({Top.SKIN})),), sure=0.9),),
     do=(Remedy.LIFT_OFF,),
     dont=(Caution.DO_NOT_SEAL,),
 )

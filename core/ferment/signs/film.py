@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from ..log import Top
-from .contract import Case, Caution, Question, Remedy, Sign, SignCode, TopIs, Urgency
+from .contract import Case, Caution, Question, Remedy, Sign, SignCode, TopSeen, Urgency
 
 SIGN = Sign(
     code=SignCode.FILM,
     urgency=Urgency.WARNING,
-    cases=(Case((TopIs(frozenset({Top.WHITE_FILM})),), sure=0.7, ask=Question.IS_IT_FUZZY_OR_COLOURED),),
+    cases=(Case((TopSeen(frozenset({Top.WHITE_FILM})),), sure=0.7, ask=Question.IS_IT_FUZZY_OR_COLOURED),),
     do=(Remedy.LIFT_OFF, Remedy.FRESH_JAR, Remedy.FEED_LARGER),
     dont=(Caution.DO_NOT_TASTE,),
 )
