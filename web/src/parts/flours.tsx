@@ -5,36 +5,42 @@ import type { Flour } from "../api/types";
 import { Button } from "../ui/button";
 import { Choice } from "../ui/choice";
 import { TextField } from "../ui/field";
+import { Loading } from "../ui/states";
 import { FLOUR_WORDS } from "../words/flours";
 import { Refused, useAct } from "./act";
 
 type Shelf = readonly { readonly flour: Flour; readonly name: string }[];
 
-function useShelf(): Shelf {
+/** The shelf; null until it is known. */
+function useShelf(): Shelf | null {
   const shelf = api.useQuery("get", "/api/flours", {}, { staleTime: 60_000 });
-  return shelf.data?.flours ?? [];
+  return shelf.data?.flours ?? null;
 }
 
 /** What the baker calls a kind of flour. */
 export function useFlourNames(): (flour: Flour) => string {
   const shelf = useShelf();
-  return (flour) => shelf.find((one) => one.flour === flour)?.name ?? FLOUR_WORDS[flour];
+  return (flour) => shelf?.find((one) => one.flour === flour)?.name ?? FLOUR_WORDS[flour];
 }
 
 /** Kinds in the order of the shelf: what is there first. */
 export function useShelfFirst(): (flours: readonly Flour[]) => Flour[] {
   const shelf = useShelf();
   return (flours) => {
-    const there = shelf.map(({ flour }) => flour).filter((flour) => flours.includes(flour));
+    const there = (shelf ?? []).map(({ flour }) => flour).filter((flour) => flours.includes(flour));
     return [...there, ...flours.filter((flour) => !there.includes(flour))];
   };
 }
 
 const KINDS = (Object.keys(FLOUR_WORDS) as Flour[]).map((value) => ({ value, label: FLOUR_WORDS[value] }));
 
-/** The shelf itself: a name for a kind, or one taken off. */
+/** The shelf itself: a name for a kind, or one taken off. It is written as a whole, so first it must be known. */
 export function FloursPart() {
   const shelf = useShelf();
+  return shelf ? <Editor shelf={shelf} /> : <Loading what="Looking at the flours" />;
+}
+
+function Editor({ shelf }: { readonly shelf: Shelf }) {
   const { act, problem } = useAct();
   const [kind, setKind] = useState<Flour>("rye");
   const [name, setName] = useState("");

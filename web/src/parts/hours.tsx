@@ -7,6 +7,7 @@ import { useRested } from "../lib/hooks";
 import { list } from "../lib/numbers";
 import { Button } from "../ui/button";
 import { type DayBand, HoursBar } from "../ui/hours-bar";
+import { Loading } from "../ui/states";
 import { Refused, useAct } from "./act";
 
 const DAYS = [
@@ -21,7 +22,9 @@ const TWO: DayBand[] = [
 
 export function HoursPart() {
   const hours = api.useQuery("get", "/api/hours");
-  return hours.data ? <Editor key="hours" told={hours.data} /> : null;
+  if (hours.data) return <Editor key="hours" told={hours.data} />;
+  if (hours.isError) return <p className="text-soft">Your hours cannot be reached just now.</p>;
+  return <Loading what="Looking at your hours" />;
 }
 
 function Editor({ told }: { readonly told: Hours }) {

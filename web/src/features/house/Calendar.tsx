@@ -34,7 +34,7 @@ export function CalendarPart() {
         </p>
       )}
       <div className="flex flex-wrap gap-3">
-        <Button onClick={() => (isSet ? setAsking(true) : void make())}>
+        <Button disabled={!key.data} onClick={() => (isSet ? setAsking(true) : void make())}>
           {isSet ? "Make a new address" : "Make an address"}
         </Button>
         {isSet && (

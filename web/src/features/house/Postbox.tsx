@@ -4,6 +4,7 @@ import type { Posted } from "../../api/types";
 import { useStored } from "../../lib/store";
 import { deviceZone, when } from "../../lib/time";
 import { Button } from "../../ui/button";
+import { Loading } from "../../ui/states";
 import { reminderLine } from "../../words/reminders";
 
 /** The simulated postbox: what mail or push would have brought, and what it will. */
@@ -34,8 +35,14 @@ export function PostboxPart() {
         )}
         {refused && <p className="mt-1 text-soft">This browser does not allow them. The postbox goes on.</p>}
       </div>
-      <Letters title="Sent" none="Nothing yet." letters={box.data?.sent ?? []} />
-      <Letters title="To come" none="Nothing is planned." letters={(box.data?.to_come ?? []).slice(0, 8)} />
+      {box.isPending && <Loading what="Looking into the postbox" />}
+      {box.isError && !box.data && <p className="text-soft">The postbox cannot be reached just now.</p>}
+      {box.data && (
+        <>
+          <Letters title="Sent" none="Nothing yet." letters={box.data.sent} />
+          <Letters title="To come" none="Nothing is planned." letters={box.data.to_come.slice(0, 8)} />
+        </>
+      )}
     </section>
   );
 }

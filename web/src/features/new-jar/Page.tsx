@@ -24,7 +24,7 @@ import { GlassPart } from "./Glass";
 import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
 import { useOffered } from "./offered";
-import { PlacePart } from "./Place";
+import { PlacePart, useStations } from "./Place";
 import { InShort, Preview } from "./Preview";
 import { SideBySide } from "./SideBySide";
 
@@ -116,11 +116,14 @@ function NewJarForm({
       return;
     }
     clear();
-    if (draft.thermometer) await beside(draft.thermometer, jar);
+    // One that was withdrawn since, as a jar begun again may have, is left out.
+    const station = stations.data?.find(({ id }) => id === draft.thermometer);
+    if (station) await beside(station.id, jar);
     if (longAgo && outcome.kind === "saved") await writeDown(jar.id, jar.name, jar.starts_at, begunAs);
     if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
     await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
   };
+  const stations = useStations();
   const offered = useOffered(rested, familyOf(families, rested), origin, start);
   const codes: string[] = family.options.map((option) => option.code);
 

@@ -11,9 +11,14 @@ const PLACES = [
   { value: "27", label: "a warm box" },
 ].map((one) => ({ ...one, hint: `about ${one.value} °C` }));
 
+/** The thermometers of the house. */
+export function useStations() {
+  return api.useQuery("get", "/api/thermometers", {}, { staleTime: 60_000 });
+}
+
 /** Where it stands and how warm that is: a usual place, a thermometer of the house, or told in degrees. */
 export function PlacePart({ draft, set, error }: PartProps) {
-  const stations = api.useQuery("get", "/api/thermometers", {}, { staleTime: 60_000 });
+  const stations = useStations();
   const measured = (stations.data ?? []).map((one) => ({
     value: one.id,
     label: one.place,
