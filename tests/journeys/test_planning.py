@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import tempfile
 from pathlib import Path
+from typing import Any
 
 from selenium.webdriver.common.keys import Keys
 
@@ -43,6 +44,12 @@ class ANewUser(Journey):
         page.until("a later day", lambda: True if day() > warm else None)
 
 
+def _beside(jars: list[dict[str, Any]]) -> dict[str, Any] | None:
+    """The first jar, once it stands beside a thermometer."""
+    jar: dict[str, Any] = jars[0]["jar"]
+    return jar if jar["thermometer"] else None
+
+
 class Choosing(Journey):
     def test_half_the_size_is_half_of_everything(self) -> None:
         page = self.browser
@@ -50,6 +57,29 @@ class Choosing(Journey):
         page.sees("Add 45 g water, add 45 g whole wheat.")
         page.press("toggle", "half of it")
         page.sees("Keep 15 g, add 15 g water, add 15 g whole wheat.")
+
+    def test_a_usual_jar_in_a_usual_place_or_beside_a_thermometer(self) -> None:
+        page = self.browser
+        owner = self.baker()
+        station = owner.ok("POST", "/api/thermometers", {"place": "Larder"})["station"]["id"]
+        self.enter(owner, "/new")
+        page.press("toggle", "top of the fridge")
+        self.assertEqual(page.one("textbox", "Warmth where it stands").get_attribute("value"), "25")
+        page.press("toggle", "large")
+        page.press("toggle", "Larder")
+        page.press("button", "Put it on the shelf")
+        page.one("link", "Mix it")
+        jar = page.until("the jar beside it", lambda: _beside(owner.ok("GET", "/api/kitchen")["jars"]))
+        self.assertEqual((jar["thermometer"], jar["volume_ml"], jar["warmth_c"]), (station, 500.0, 25.0))
+
+    def test_each_way_tells_its_day_and_what_speaks_against_it(self) -> None:
+        page = self.browser
+        self.enter(self.baker(), "/new")
+        page.press("toggle", "Spoons and a ruler")
+        page.press("toggle", "whole wheat")
+        page.press("toggle", "whole rye")
+        page.sees("Against it here: seldom doubles in time.")
+        self.assertIn("after day", page.text())
 
     def test_ways_side_by_side_sorted_and_taken(self) -> None:
         page = self.browser

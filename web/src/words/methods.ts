@@ -140,5 +140,5 @@ export const REASON_WORDS: Record<Reason, string> = {
   needs_scale: "needs a scale",
   too_cold: "made for a warmer place",
   slow_flour: "slow with this flour",
-  seldom_ready: "seldom doubles in time here",
+  seldom_ready: "seldom doubles in time",
 };
