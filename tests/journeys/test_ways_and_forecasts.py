@@ -79,12 +79,12 @@ class Bending(Journey):
         page = self.browser
         baker = self.baker().plan(name="Thistle").mix(40.0)
         self.enter(baker)
-        page.press("button", "Not now for Thistle")
+        page.press("button", "More for Thistle")
         page.press("menuitem", "It went into the fridge")
         page.sees("Resting")
         page.press("button", "Undo")
         page.sees_not("Resting")
-        page.press("button", "Not now for Thistle")
+        page.press("button", "More for Thistle")
         page.press("menuitem", "It went into the fridge")
         page.sees("Resting")
         before = baker.jar()["log"][0]["entry"]["at"]

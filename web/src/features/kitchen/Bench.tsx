@@ -84,6 +84,7 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
             Look
           </ButtonLink>
           {isTime && <NotNow one={one} zone={zone} />}
+          <More one={one} />
           <ButtonLink look="plain" to={`/signs?jar=${one.jar.id}`}>
             Something is wrong
           </ButtonLink>
@@ -124,8 +125,29 @@ function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) 
         },
         { label: "Leave this one out", run: () => deed("skipped") },
         { label: "I did it already", run: () => void navigate(`/jars/${id}/feed?already=1`) },
-        { label: "It went into the fridge", run: () => deed("to_fridge") },
-        { label: "It came out of the fridge", run: () => deed("to_counter") },
+      ]}
+    />
+  );
+}
+
+/** What may be done to a jar at any hour, plan or no plan. */
+function More({ one }: { readonly one: Glance }) {
+  const { name, id } = one.jar;
+  const navigate = useNavigate();
+  const deed = useDeed(one.jar);
+  const moved =
+    one.stage?.stage === "resting"
+      ? { label: "It came out of the fridge", run: () => deed("to_counter") }
+      : { label: "It went into the fridge", run: () => deed("to_fridge") };
+  return (
+    <Menu
+      label={`More for ${name}`}
+      trigger={<span className="px-2">More</span>}
+      items={[
+        { label: "I stirred it", run: () => deed("stirred") },
+        moved,
+        { label: "I set a spare aside", run: () => deed("spare_set_aside") },
+        { label: "I fed it some time ago", run: () => void navigate(`/jars/${id}/feed?already=1`) },
         { label: "It stands elsewhere now", run: () => void navigate(`/jars/${id}`) },
       ]}
     />
