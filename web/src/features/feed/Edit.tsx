@@ -1,12 +1,9 @@
-import { Link } from "react-router";
 import type { FeedBody, LogEntry, OpenJar } from "../../api/types";
 import { useDraft } from "../../lib/store";
+import { AmendEnd } from "../../parts/amend-end";
 import { draftKeyOf, useAmending } from "../../parts/amending";
-import { NotSaved } from "../../parts/not-saved";
-import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
-import { NumberField, TextArea } from "../../ui/field";
-import { WhenField } from "../../ui/when-field";
+import { NumberField } from "../../ui/field";
 import { FLOUR_WORDS } from "../../words/flours";
 import { problemAt } from "../../words/problems";
 import { draftOf, type FeedDraft } from "./draft";
@@ -84,28 +81,15 @@ export function EditFeed({
         none
         error={problemAt(problems, "discard_to")}
       />
-      <WhenField
-        label="When"
-        value={draft.when}
-        onChange={(at) => set({ when: at })}
+      <AmendEnd
+        jarId={jar.id}
         zone={zone}
-        error={problemAt(problems, "at")}
+        draft={draft}
+        set={set}
+        problems={problems}
+        shown={SHOWN}
+        busy={busy}
       />
-      <TextArea
-        label="Note"
-        value={draft.note}
-        onChange={(event) => set({ note: event.target.value })}
-        error={problemAt(problems, "note")}
-      />
-      <NotSaved problems={problems} shown={SHOWN} />
-      <div className="flex gap-3">
-        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? "Saving …" : "Save the change"}
-        </Button>
-        <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-          Leave it
-        </Link>
-      </div>
     </form>
   );
 }

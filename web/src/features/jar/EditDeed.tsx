@@ -1,15 +1,10 @@
-import { Link } from "react-router";
 import type { DeedBody, LogEntry, OpenJar } from "../../api/types";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { toField } from "../../lib/time";
 import { momentOf, type When } from "../../lib/when";
+import { AmendEnd } from "../../parts/amend-end";
 import { draftKeyOf, useAmending } from "../../parts/amending";
-import { NotSaved } from "../../parts/not-saved";
-import { Button } from "../../ui/button";
-import { TextArea } from "../../ui/field";
-import { WhenField } from "../../ui/when-field";
-import { problemAt } from "../../words/problems";
 import { DEED_WORDS } from "../../words/tasks";
 
 type Draft = { readonly when: When; readonly note: string };
@@ -45,29 +40,15 @@ export function EditDeed({
       <h1 className="text-3xl">
         {what}: {jar.name}
       </h1>
-      <WhenField
-        label="When"
-        value={draft.when}
-        onChange={(when) => setDraft({ ...draft, when })}
+      <AmendEnd
+        jarId={jar.id}
         zone={zone}
-        error={problemAt(problems, "at")}
-        lastNight
+        draft={draft}
+        set={(part) => setDraft({ ...draft, ...part })}
+        problems={problems}
+        shown={["at", "note"]}
+        busy={busy}
       />
-      <TextArea
-        label="Note"
-        value={draft.note}
-        onChange={(event) => setDraft({ ...draft, note: event.target.value })}
-        error={problemAt(problems, "note")}
-      />
-      <NotSaved problems={problems} shown={["at", "note"]} />
-      <div className="flex gap-3">
-        <Button type="submit" look="act" disabled={busy}>
-          {busy ? "Saving …" : "Save the change"}
-        </Button>
-        <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-          Leave it
-        </Link>
-      </div>
     </form>
   );
 }

@@ -1,10 +1,10 @@
 import { pictureAt } from "../../api/photos";
 import type { OpenJar } from "../../api/types";
-import type { Stretch } from "../../drawing/rise-geometry";
 import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
+import { stretchesInFridge } from "./fridge";
 
 /** Every so many points of the forecast make a row of the table: three hours. */
 const FAN_ROWS = 6;
@@ -14,19 +14,6 @@ function summaryOf({ jar, assessment }: OpenJar): string {
   const levels = rounds.flatMap((round) => round.levels.map((level) => level.times));
   const highest = Math.max(1, ...levels, ...rounds.flatMap((round) => round.high_mark ?? []));
   return `Rise line of ${jar.name}: ${rounds.length} feeds, highest level ${times(highest)}. The table below says the same.`;
-}
-
-/** From the log's deeds: in, and out again or still there. */
-function stretchesInFridge({ log, now }: OpenJar): Stretch[] {
-  const deeds = log.flatMap(({ entry, withdrawn }) => (entry.kind === "deed" && !withdrawn ? [entry] : []));
-  const moves = deeds
-    .filter(({ did }) => did === "to_fridge" || did === "to_counter")
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  return moves.flatMap(({ did, at }, index) => {
-    if (did !== "to_fridge") return [];
-    const out = moves.slice(index + 1).find((later) => later.did === "to_counter");
-    return [{ from: Date.parse(at), until: Date.parse(out?.at ?? now) }];
-  });
 }
 
 export function Rise({ opened }: { readonly opened: OpenJar }) {

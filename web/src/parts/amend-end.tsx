@@ -1,0 +1,58 @@
+/** The end of every form that corrects an entry: when it was, the note, and the way out. */
+import { Link } from "react-router";
+import type { Problem } from "../api/types";
+import type { When } from "../lib/when";
+import { Button } from "../ui/button";
+import { TextArea } from "../ui/field";
+import { WhenField } from "../ui/when-field";
+import { problemAt } from "../words/problems";
+import { NotSaved } from "./not-saved";
+
+type Said = { readonly when: When; readonly note: string };
+
+export function AmendEnd({
+  jarId,
+  zone,
+  draft,
+  set,
+  problems,
+  shown,
+  busy,
+}: {
+  readonly jarId: string;
+  readonly zone: string;
+  readonly draft: Said;
+  readonly set: (part: Partial<Said>) => void;
+  readonly problems: readonly Problem[];
+  /** The fields of the form whose problems stand beside them. */
+  readonly shown: readonly string[];
+  readonly busy: boolean;
+}) {
+  return (
+    <>
+      <WhenField
+        label="When"
+        value={draft.when}
+        onChange={(when) => set({ when })}
+        zone={zone}
+        error={problemAt(problems, "at")}
+        lastNight
+      />
+      <TextArea
+        label="Note"
+        value={draft.note}
+        onChange={(event) => set({ note: event.target.value })}
+        error={problemAt(problems, "note")}
+      />
+      <NotSaved problems={problems} shown={shown} />
+      <div className="flex gap-3">
+        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
+          {busy ? "Saving …" : "Save the change"}
+        </Button>
+        <Link to={`/jars/${jarId}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
+          Leave it
+        </Link>
+      </div>
+    </>
+  );
+}
