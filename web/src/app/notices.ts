@@ -1,6 +1,7 @@
 /** A notice of the browser for each reminder that goes out while the application is open: once an act on this device. */
 import { useEffect } from "react";
 import { api } from "../api/client";
+import type { Posted } from "../api/types";
 import { readStored, useStored, writeStored } from "../lib/store";
 import { reminderLine } from "../words/reminders";
 
@@ -8,6 +9,21 @@ const TOLD = "notices.told";
 const KEPT = 60;
 /** What went out longer ago was told elsewhere, or is no news any more. */
 const FRESH_MS = 3_600_000;
+
+async function show(one: Posted): Promise<void> {
+  const said = { body: reminderLine(one), tag: one.jar_id };
+  try {
+    const notice = new Notification(one.jar, said);
+    notice.onclick = () => {
+      globalThis.focus();
+      location.assign(`/?jar=${one.jar_id}`);
+    };
+  } catch {
+    // Browsers of phones show notices only through the page's worker.
+    const worker = await navigator.serviceWorker?.getRegistration();
+    await worker?.showNotification(one.jar, said);
+  }
+}
 
 /** Reminders come when the postbox's do: in the baker's hours, one an act, none for what is done. */
 export function useNotices(isIn: boolean): void {
@@ -21,7 +37,7 @@ export function useNotices(isIn: boolean): void {
       const key = `${one.jar_id}.${one.due}`;
       if (told.includes(key) || Date.now() - Date.parse(one.sent_at) > FRESH_MS) continue;
       told.push(key);
-      new Notification(one.jar, { body: reminderLine(one), tag: one.jar_id });
+      void show(one);
     }
     writeStored(TOLD, told.slice(-KEPT));
   }, [sent]);
