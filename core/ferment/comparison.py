@@ -52,8 +52,6 @@ class Reason(StrEnum):
 
 # A way made for so much more than a kitchen has is advised against.
 TOO_COLD_BY_C = 4.0
-# Where fewer get ready than this, fed so in this warmth.
-SELDOM = 0.5
 
 
 @dataclass(frozen=True)
@@ -130,7 +128,7 @@ def _against(row: _Row, setup: Setup, flours: set[str], *, has_scale: bool) -> I
         yield Reason.TOO_COLD
     if Flour.GLUTEN_FREE in flours:
         yield Reason.SLOW_FLOUR
-    if row.ready_on is not None and row.ready_on.share < SELDOM:
+    if row.ready_on is not None and row.ready_on.seldom:
         yield Reason.SELDOM_READY
 
 

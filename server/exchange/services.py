@@ -65,7 +65,8 @@ def _plan(
     steps = tuple(step for step in found.plan.steps if step.due > now - SHOWN_BEFORE)
     waiting = next((step for step in steps if step.state not in (StepState.DONE, StepState.SKIPPED)), None)
     overdue = int(max(timedelta(), now - waiting.due) / OVERDUE_STEP) if waiting else 0
-    likely = assessment.ready_on.on.likely if assessment.ready_on else None
+    ready = assessment.ready_on
+    likely = ready.on.likely if ready and not ready.seldom else None
     return JarPlan(
         jar_id=card.id,
         name=card.name,

@@ -221,7 +221,7 @@ class Danger(TestCase):
         seen, later = glimpse(3, 1.0, Top.WHITE_FILM), glimpse(4, 1.1, Top.SUNKEN)
         (one,) = [finding for finding in findings(scene(200, seen, later), (), NOW) if finding.sign is S.FILM]
         self.assertEqual((one.look_id, one.seen_at), (seen.look_id, seen.at))
-        no = {S.FILM: Ruled(so=False, at=later.at)}
+        no: dict[str, Ruled] = {S.FILM: Ruled(so=False, at=later.at)}
         self.assertNotIn(S.FILM, {finding.sign for finding in findings(scene(200, seen, later), (), NOW, no)})
 
     def test_a_film_is_no_mould(self) -> None:

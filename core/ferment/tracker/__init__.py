@@ -79,6 +79,11 @@ class Ready:
     awake: When
     share: float
 
+    @property
+    def seldom(self) -> bool:
+        """Whether fewer than half get ready, fed so: then there is no likely day."""
+        return self.share < 0.5
+
 
 @dataclass(frozen=True)
 class RoundFit:
