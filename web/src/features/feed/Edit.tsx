@@ -1,7 +1,7 @@
 import type { FeedBody, LogEntry, OpenJar } from "../../api/types";
 import { useDraft } from "../../lib/store";
-import { AmendEnd } from "../../parts/amend-end";
 import { draftKeyOf, useAmending } from "../../parts/amending";
+import { AmendEnd } from "../../parts/log-form";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import { FLOUR_WORDS } from "../../words/flours";

@@ -3,8 +3,8 @@ import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { toField } from "../../lib/time";
 import { momentOf, type When } from "../../lib/when";
-import { AmendEnd } from "../../parts/amend-end";
 import { draftKeyOf, useAmending } from "../../parts/amending";
+import { AmendEnd } from "../../parts/log-form";
 import { DEED_WORDS } from "../../words/tasks";
 
 type Draft = { readonly when: When; readonly note: string };

@@ -5,12 +5,11 @@ import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { BUBBLE_PICTURES, THICKNESS_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
-import { NotSaved } from "../../parts/not-saved";
+import { WhenAndNote } from "../../parts/log-form";
 import { Button } from "../../ui/button";
 import { Choice, Choices, choiceItems } from "../../ui/choice";
-import { NumberField, TextArea } from "../../ui/field";
+import { NumberField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
-import { WhenField } from "../../ui/when-field";
 import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
 import { problemAt } from "../../words/problems";
 import { draftOf, emptyLook, fromTimes, type LookDraft, lineOf } from "./draft";
@@ -111,21 +110,7 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
           <Measured draft={draft} set={set} problems={problems} uses={uses} asked />
           {!editing && <PhotoPart opened={opened} draft={draft} set={set} />}
           <More draft={draft} set={set} problems={problems} uses={uses} />
-          <WhenField
-            label="When"
-            value={draft.when}
-            onChange={(when) => set({ when })}
-            zone={zone}
-            error={problemAt(problems, "at")}
-            lastNight
-          />
-          <TextArea
-            label="Note"
-            value={draft.note}
-            onChange={(event) => set({ note: event.target.value })}
-            error={problemAt(problems, "note")}
-          />
-          <NotSaved problems={problems} shown={SHOWN} />
+          <WhenAndNote zone={zone} draft={draft} set={set} problems={problems} shown={SHOWN} />
         </div>
       </div>
       <div className="sticky bottom-0 flex gap-3 bg-paper py-3">

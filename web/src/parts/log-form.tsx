@@ -1,4 +1,4 @@
-/** The end of every form that corrects an entry: when it was, the note, and the way out. */
+/** How forms of the log end: when it was, the note, what was refused; and where an entry is corrected, the way out. */
 import { Link } from "react-router";
 import type { Problem } from "../api/types";
 import type { When } from "../lib/when";
@@ -10,24 +10,16 @@ import { NotSaved } from "./not-saved";
 
 type Said = { readonly when: When; readonly note: string };
 
-export function AmendEnd({
-  jarId,
-  zone,
-  draft,
-  set,
-  problems,
-  shown,
-  busy,
-}: {
-  readonly jarId: string;
+type Parts = {
   readonly zone: string;
   readonly draft: Said;
   readonly set: (part: Partial<Said>) => void;
   readonly problems: readonly Problem[];
   /** The fields of the form whose problems stand beside them. */
   readonly shown: readonly string[];
-  readonly busy: boolean;
-}) {
+};
+
+export function WhenAndNote({ zone, draft, set, problems, shown }: Parts) {
   return (
     <>
       <WhenField
@@ -45,6 +37,18 @@ export function AmendEnd({
         error={problemAt(problems, "note")}
       />
       <NotSaved problems={problems} shown={shown} />
+    </>
+  );
+}
+
+export function AmendEnd({
+  jarId,
+  busy,
+  ...parts
+}: Parts & { readonly jarId: string; readonly busy: boolean }) {
+  return (
+    <>
+      <WhenAndNote {...parts} />
       <div className="flex gap-3">
         <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
           {busy ? "Saving …" : "Save the change"}
