@@ -13,15 +13,15 @@ from functools import partial
 
 import numpy as np
 
-from ferment.flours import Flour, FlourGrams
-from ferment.jar_model import Traits, culture, feed, run
-from ferment.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
-from ferment.log import Entry, Feed, Look
-from ferment.protocol.method import Origin
+from ferment.kitchen.flours import Flour, FlourGrams
+from ferment.kitchen.vessel import Level, LevelUnit, Vessel
+from ferment.kitchen.warmth import Degrees
+from ferment.mixing.contents import Origin
+from ferment.model.jar import Traits, after_feed, culture_jar, run
+from ferment.model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
+from ferment.record.log import Entry, Feed, Look
 from ferment.setups import Setup, background_of, course_of, ledger_of
 from ferment.tracker import forecast
-from ferment.vessel import Level, LevelUnit, Vessel
-from ferment.warmth import Degrees
 
 START = datetime(2026, 3, 2, 8, tzinfo=UTC)
 JAR = Vessel(200.0, 900.0, 150.0)
@@ -47,7 +47,7 @@ def case(seed: int, *, steady: bool, wrong: bool) -> Case:
     traits = Traits(vigour, height, 1.0, lag)
     slope = float(np.exp(dice.normal(0, 0.15))) if wrong else 1.0
     blend = next(iter(WHITE.values()))
-    jar = culture(Origin.ASLEEP, blend, traits)
+    jar = culture_jar(Origin.ASLEEP, blend, traits)
     log: list[Entry] = []
     degrees: list[Degrees] = []
     peaks: list[float] = []
@@ -68,7 +68,7 @@ def case(seed: int, *, steady: bool, wrong: bool) -> Case:
         today = float(np.exp(dice.normal(0, 0.05))) if wrong else 1.0
         mine = Traits(traits.vigour * today, traits.height, traits.native, traits.lag)
         log.append(Feed(f"f{number}", at, keep, (FlourGrams(Flour.WHITE, meant),), meant, 0.0, None))
-        jar = feed(jar, mine, keep * off[0], (FlourGrams(Flour.WHITE, meant * off[1]),), meant * off[2])
+        jar = after_feed(jar, mine, keep * off[0], (FlourGrams(Flour.WHITE, meant * off[1]),), meant * off[2])
         warmth = partial(_always, true)
         course = run(jar, 0.0, 40.0, warmth, 0.2)
         levels = course.levels

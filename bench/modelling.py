@@ -8,15 +8,15 @@ from functools import partial
 
 import numpy as np
 
-from ferment.assessment import assess
-from ferment.flours import Flour, FlourGrams
-from ferment.jar_model import BOOK, Traits, feed, run, run_many
-from ferment.log import Look
+from ferment.doors.assessment import assess
+from ferment.kitchen.flours import Flour, FlourGrams
+from ferment.kitchen.vessel import Level, LevelUnit, Vessel
+from ferment.model.jar import BOOK, Traits, after_feed, run, run_many
+from ferment.record.log import Look
 from ferment.setups import Setup
 from ferment.simulation import play
 from ferment.tracker import forecast
 from ferment.tracker.ensemble import _count_days, _round
-from ferment.vessel import Level, LevelUnit, Vessel
 
 from .timing import best_ms
 
@@ -34,8 +34,8 @@ def _steady(_hour: float) -> float:
 
 
 def report() -> Iterator[str]:
-    one = feed(None, BOOK, 0, WHITE, 50)
-    many = feed(None, Traits(*(np.ones(2_000) for _ in range(4))), 0, WHITE, 50)
+    one = after_feed(None, BOOK, 0, WHITE, 50)
+    many = after_feed(None, Traits(*(np.ones(2_000) for _ in range(4))), 0, WHITE, 50)
     alone = best_ms(partial(run, one, 0.0, 24.0, _steady))
     together = best_ms(partial(run_many, many, 0.0, 24.0, _steady), 3)
     yield f"24 h of one jar {alone:.1f} ms; of 2,000 jars {together:.0f} ms, {together / alone:.0f} x one"

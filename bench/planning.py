@@ -7,12 +7,12 @@ from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
 from functools import partial
 
-from ferment.assessment import assess
-from ferment.flours import Flour, FlourGrams
-from ferment.log import Bubbles, Entry, Feed, Log, Look
+from ferment.doors.assessment import assess
+from ferment.kitchen.flours import Flour, FlourGrams
+from ferment.kitchen.vessel import Level, LevelUnit, Vessel
 from ferment.methods import FAMILIES
+from ferment.record.log import Bubbles, Entry, Feed, Log, Look
 from ferment.setups import Setup, course_of, ledger_of, plan_of
-from ferment.vessel import Level, LevelUnit, Vessel
 
 from .timing import best_ms
 

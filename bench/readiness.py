@@ -8,13 +8,13 @@ from datetime import UTC, datetime, timedelta
 
 import numpy as np
 
-from ferment.assessment import assess
-from ferment.kinetics import YEAST_UPPER_C, growth_pace
-from ferment.log import Look
+from ferment.doors.assessment import assess
+from ferment.kitchen.vessel import Vessel
+from ferment.model.kinetics import YEAST_UPPER_C, growth_pace
 from ferment.protocol.options import Choices
+from ferment.record.log import Look
 from ferment.setups import Setup, course_of, ledger_of
 from ferment.simulation import Habits, Played, Truth, play
-from ferment.vessel import Vessel
 
 START = datetime(2026, 3, 2, 8, tzinfo=UTC)
 JAR = Vessel(200.0, 900.0, 150.0)

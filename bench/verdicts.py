@@ -19,18 +19,18 @@ from datetime import datetime, timedelta
 
 import numpy as np
 
-from ferment.assessment import Assessment, Move, assess
-from ferment.counsel import Answer
-from ferment.log import Log, Look, Top
+from ferment.doors.assessment import Assessment, Move, assess
+from ferment.kitchen.vessel import Vessel
 from ferment.methods import FAMILIES
 from ferment.protocol.advised import Advice
 from ferment.protocol.method import Method
 from ferment.protocol.options import BlendOption, Choices
-from ferment.readiness import Stage
+from ferment.record.log import Log, Look, Top
 from ferment.setups import Setup
 from ferment.signs.contract import SignCode, Urgency
 from ferment.simulation import CARELESS, Habits, Happenings, HourOfTruth, Played, Truth, play
-from ferment.vessel import Vessel
+from ferment.verdicts.counsel import Answer
+from ferment.verdicts.stage import Stage
 
 from .readiness import START, true_day
 

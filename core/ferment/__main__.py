@@ -8,7 +8,7 @@ import sys
 from collections.abc import Callable
 from typing import NoReturn
 
-from . import answers
+from .cli import answers
 from .refusal import Refusal
 
 
@@ -36,7 +36,7 @@ def parser() -> argparse.ArgumentParser:
     def weighing(made: argparse.ArgumentParser, step: float = 1.0) -> None:
         made.add_argument("--scale-step", type=float, default=step, metavar="G")
 
-    fed = command("feed", answers.feed, "seed, flour and water for one feed, and what the scale shows")
+    fed = command("feed", answers.feeding, "seed, flour and water for one feed, and what the scale shows")
     fed.add_argument("--keep", type=float, metavar="G")
     fed.add_argument("--total", type=float, metavar="G", help="instead of --keep: the total wanted")
     fed.add_argument("--flour", type=float, metavar="G", help="instead of --keep: the flour that is left")

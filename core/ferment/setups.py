@@ -5,21 +5,21 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
-from .feeding import FeedPlan, Ratio, plan_feed
-from .hours import ANY_TIME, Hours
-from .ledger import Culture, Ledger, replay
-from .log import Deed, DeedKind, Log
+from .kitchen.hours import ANY_TIME, Hours
+from .kitchen.vessel import Vessel, check_vessel
+from .kitchen.warmth import Degrees, Place
 from .methods import family_named
-from .planner import Plan, StepState, plan
+from .mixing.feeding import FeedPlan, Ratio, plan_feed
+from .planner import Plan, plan
 from .planner.walking import Desk, Walk
-from .protocol.course import Course, Stage, culture, settle, weigh
+from .protocol.course import Course, SettledPhase, settle, weigh
 from .protocol.method import Into, Method
 from .protocol.options import Choices
-from .readiness import Strictness
+from .ready_rule import Strictness
+from .record.ledger import Ledger, replay
+from .record.log import Log
 from .refusal import within
 from .tracker import Background, Turn
-from .vessel import Vessel, check_vessel
-from .warmth import Degrees, Place
 
 LEAST_C, MOST_C = 2.0, 45.0
 
@@ -61,35 +61,18 @@ def course_of(setup: Setup) -> Course:
 
 
 def ledger_of(setup: Setup, course: Course, log: Log) -> Ledger:
-    blend, hydration = culture(course)
-    return replay(setup.vessel, log, Culture(blend, hydration))
+    return replay(setup.vessel, log, course.culture)
 
 
 def background_of(setup: Setup, course: Course, ledger: Ledger) -> Background:
     """What the tracker needs beside the log; temperatures noted with looks count as a thermometer's."""
-    blend, _ = culture(course)
-    noted = tuple(Degrees(look.at, look.celsius) for look in ledger.looks if look.celsius is not None)
+    noted = tuple(Degrees(seen.at, seen.celsius) for seen in ledger.sightings if seen.celsius is not None)
     place = replace(place_of(setup), readings=(*setup.readings, *noted))
-    return Background(course.origin, blend, place, cold_spans(ledger))
-
-
-def cold_spans(ledger: Ledger) -> tuple[tuple[datetime, datetime | None], ...]:
-    """When the jar stood in the fridge, the last stay without an end while it is there."""
-    spans: list[tuple[datetime, datetime | None]] = []
-    since: datetime | None = None
-    for deed in ledger.deeds:
-        kind = deed.deed if isinstance(deed, Deed) else None
-        if kind is DeedKind.TO_FRIDGE and since is None:
-            since = deed.at
-        elif kind is DeedKind.TO_COUNTER and since is not None:
-            spans.append((since, deed.at))
-            since = None
-    return (*spans, (since, None)) if since is not None else tuple(spans)
+    return Background(course.origin, course.culture.blend, place, ledger.cold_spans)
 
 
 def meals_ahead(made: Plan, start: datetime) -> tuple[Turn, ...]:
     """The feeds that a plan shows ahead, as the model follows them: to the half hour, counted from `start`."""
-    ahead = [step for step in made.steps if step.plan and step.state not in (StepState.DONE, StepState.SKIPPED)]
     return tuple(
         Turn(
             round((step.due - start) / timedelta(hours=0.5)) / 2.0,
@@ -99,7 +82,7 @@ def meals_ahead(made: Plan, start: datetime) -> tuple[Turn, ...]:
             step.plan.juice_g,
             step.plan.salt_g,
         )
-        for step in ahead
+        for step in made.ahead
         if step.plan
     )
 
@@ -131,16 +114,16 @@ def plan_of(
 class FeedNow:
     """What a feed at this moment would be: its plan, and whether it goes into a clean jar.
 
-    `stage` is None beyond the end of the course, where the last feed's amounts are offered again.
+    `phase` is None beyond the end of the course, where the last feed's amounts are offered again.
     """
 
     plan: FeedPlan
-    stage: Stage | None
+    phase: SettledPhase | None
     walk: Walk
 
     @property
     def clean_jar(self) -> bool:
-        by_method = self.stage is not None and any(isinstance(act, Into) for act in self.stage.do)
+        by_method = self.phase is not None and any(isinstance(act, Into) for act in self.phase.do)
         return by_method or self.walk.standing.advised.clean_jar
 
 
@@ -148,11 +131,11 @@ def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g
     """The feed of this moment, for the seed really kept where it is known. Raises Refusal for amounts nobody means."""
     desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.scale_step)
     walk = Walk(desk, ledger, now.astimezone(UTC))
-    stage = walk.pass_to_feed()
-    if stage is not None:
-        found = weigh(course, stage, walk.standing.bench, setup.scale_step, keep_g, walk.standing.advised)
-        assert found is not None  # a stage that feeds weighs something out
-        return FeedNow(found, stage, walk)
+    phase = walk.pass_to_feed()
+    if phase is not None:
+        found = weigh(course, phase, walk.standing.bench, setup.scale_step, keep_g, walk.standing.advised)
+        assert found is not None  # a phase that feeds weighs something out
+        return FeedNow(found, phase, walk)
     return FeedNow(_once_more(setup, course, ledger, keep_g), None, walk)
 
 
@@ -160,5 +143,4 @@ def _once_more(setup: Setup, course: Course, ledger: Ledger, keep_g: float | Non
     last = ledger.rounds[-1].feed
     kept = last.keep_g if keep_g is None else keep_g
     ratio = Ratio(last.keep_g or 1.0, last.flour_g, last.liquid_g)
-    blend, _ = culture(course)
-    return plan_feed(min(kept, ledger.contents.total_g), ratio, blend, step=setup.scale_step)
+    return plan_feed(min(kept, ledger.contents.total_g), ratio, course.culture.blend, step=setup.scale_step)

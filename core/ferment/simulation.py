@@ -12,8 +12,12 @@ from datetime import datetime, timedelta
 
 import numpy as np
 
-from .flours import FlourGrams, FlourLot
-from .jar_model import (
+from .kitchen.flours import FlourGrams, FlourLot
+from .kitchen.hours import HOUR
+from .kitchen.vessel import Level, LevelUnit
+from .kitchen.warmth import Warmth
+from .mixing.contents import Origin
+from .model.jar import (
     ACID,
     EARLY,
     FOOD,
@@ -22,30 +26,25 @@ from .jar_model import (
     SLEEPING,
     WALLS,
     YEAST,
-    Course,
     Jar,
+    Run,
     Traits,
-    culture,
-    feed,
+    after_feed,
+    culture_jar,
     hunger,
     ph,
     run,
     stir,
 )
-from .kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
-from .ledger import Ledger
-from .log import Bubbles, Deed, DeedKind, Entry, Feed, Log, Look, Smell, Thickness, Top, in_order
+from .model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
 from .planner import Step, StepState
 from .planner.steps import Act
-from .protocol.course import Course as Plan
-from .protocol.course import culture as culture_of
-from .protocol.method import Origin
+from .protocol.course import Course
+from .record.ledger import Ledger
+from .record.log import Bubbles, Deed, DeedKind, Entry, Feed, Log, Look, Smell, Thickness, Top, in_order
 from .setups import Setup, course_of, ledger_of, place_of, plan_of
-from .tracker.rounds import HOUR
-from .vessel import Level, LevelUnit
-from .warmth import Warmth
 
-STEP_H = 0.25
+TRUTH_STEP_H = 0.25
 MOST_DAYS = 60.0
 
 
@@ -165,16 +164,16 @@ def play(
     return Played(tuple(entry for entry in in_order(tuple(table.log)) if entry.at <= end), tuple(table.hours))
 
 
-def _ledger(table: _Table, course: Plan, now: datetime) -> Ledger:
+def _ledger(table: _Table, course: Course, now: datetime) -> Ledger:
     return ledger_of(table.setup, course, tuple(entry for entry in table.log if entry.at <= now))
 
 
-def _next(table: _Table, course: Plan, now: datetime) -> Step | None:
+def _next(table: _Table, course: Course, now: datetime) -> Step | None:
     steps = plan_of(table.setup, course, _ledger(table, course, now), now, most_ahead=1).steps
-    return next((step for step in steps if step.state not in (StepState.DONE, StepState.SKIPPED)), None)
+    return next((step for step in steps if step.to_come), None)
 
 
-def _wait_and_do(table: _Table, course: Plan, step: Step, now: datetime, until: datetime) -> datetime:
+def _wait_and_do(table: _Table, course: Course, step: Step, now: datetime, until: datetime) -> datetime:
     """Look until the step is due, then do it, late as the baker is."""
     habits, dice = table.habits, table.dice
     if step.waits_for and step.seen_by is None and step.state in (StepState.NOT_YET, StepState.WAITING):
@@ -231,7 +230,7 @@ def _run_on(table: _Table, at: datetime) -> None:
     if table.jar is None or hour <= table.at_h:
         table.at_h = max(table.at_h, hour)
         return
-    course: Course[float] = run(table.jar, table.at_h, hour, table.warmth, STEP_H)
+    course: Run[float] = run(table.jar, table.at_h, hour, table.warmth, TRUTH_STEP_H)
     for then, state in zip(course.hours, course.states, strict=True):
         table.peak = max(table.peak, 1.0 + state[GAS])
         if then >= len(table.hours):
@@ -239,7 +238,7 @@ def _run_on(table: _Table, at: datetime) -> None:
     table.jar, table.at_h = course.end, hour
 
 
-def _truth(table: _Table, course: Course[float], hour: float, state: tuple[float, ...]) -> HourOfTruth:
+def _truth(table: _Table, course: Run[float], hour: float, state: tuple[float, ...]) -> HourOfTruth:
     jar = Jar(course.paste, state, course.traits)
     return HourOfTruth(
         at=table.start + timedelta(hours=hour),
@@ -261,7 +260,7 @@ def _traits(table: _Table) -> Traits[float]:
     return Traits(truth.vigour * today, truth.height, truth.native, truth.lag)
 
 
-def _do(table: _Table, course: Plan, step: Step, at: datetime) -> None:
+def _do(table: _Table, course: Course, step: Step, at: datetime) -> None:
     _run_on(table, at)
     name = f"s{len(table.log)}"
     deeds = {Act.STIR: DeedKind.STIRRED, Act.TO_FRIDGE: DeedKind.TO_FRIDGE, Act.TO_COUNTER: DeedKind.TO_COUNTER}
@@ -276,10 +275,9 @@ def _do(table: _Table, course: Plan, step: Step, at: datetime) -> None:
     plan, real = step.plan, _weighed(table, step)
     traits = _traits(table)
     if table.jar is None and course.origin is not Origin.FLOUR_AND_WATER:
-        blend, _ = culture_of(course)
-        table.jar = culture(course.origin, blend, traits)
+        table.jar = culture_jar(course.origin, course.culture.blend, traits)
     salt = plan.salt_g
-    table.jar = feed(table.jar, traits, real.keep_g, real.flours, real.water_g + real.juice_g, real.juice_g, salt)
+    table.jar = after_feed(table.jar, traits, real.keep_g, real.flours, real.water_g + real.juice_g, real.juice_g, salt)
     # What the baker writes down is what was meant; the scale and the hand were a little off.
     table.log.append(Feed(name, at, plan.keep_g, plan.flours, plan.water_g, salt, None, plan.juice_g))
     table.peak, table.rounds = 1.0, table.rounds + 1

@@ -7,16 +7,26 @@ from datetime import datetime
 from typing import Annotated
 
 from ninja import Schema
-from pydantic import AfterValidator, AwareDatetime, ConfigDict, StringConstraints
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, StringConstraints
 from pydantic_core import PydanticCustomError
 
-from ferment.cautions import Notice
+from ferment.verdicts.cautions import Notice
 
 
 class Request(Schema):
     """Nothing unknown, no NaN; field by field errors."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+class Told(BaseModel):
+    """What is told of the core's own facts: every field said here, read off the core's object by its name.
+
+    The contract is this side's own: a field that the core renames is read by a `validation_alias` here, and the client
+    never hears of it.
+    """
+
+    model_config = ConfigDict(from_attributes=True, frozen=True)
 
 
 def _plain(text: str) -> str:

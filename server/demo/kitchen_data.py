@@ -9,12 +9,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
-from ferment.hours import Band, Hours
-from ferment.log import Look, Top
+from ferment.kitchen.hours import Band, Hours
+from ferment.kitchen.vessel import Vessel
 from ferment.protocol.options import Choices
+from ferment.record.log import Look, Top
 from ferment.setups import Setup
 from ferment.simulation import TIDY, Habits, Happenings, Truth, play
-from ferment.vessel import Vessel
 from logbook.bodies import AnyBody, BinBody, from_core
 
 HIGH_EXTRACTION_AND_RYE = {"high_extraction": 3.0, "rye": 1.0}

@@ -11,7 +11,7 @@ from django.http import HttpRequest
 
 from accounts import services as accounts
 from accounts.services import Account
-from ferment.vessel import line_mm
+from ferment.kitchen.vessel import line_mm
 from kitchen import services as kitchen
 from logbook import services as logbook
 from logbook.bodies import AnyBody, LookBody

@@ -10,7 +10,7 @@ from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from accounts.services import Account
-from ferment.planner import Step, StepState
+from ferment.planner import Step
 from guidance.services import Planned, planned_jar, planned_kitchen
 from logbook.services import changes_of
 from problems import not_found
@@ -41,7 +41,7 @@ class JarPlan:
 
     @property
     def ahead(self) -> tuple[Step, ...]:
-        return tuple(step for step in self.steps if step.state not in (StepState.DONE, StepState.SKIPPED))
+        return tuple(step for step in self.steps if step.to_come)
 
 
 def plan_of_jar(account: Account, jar_id: UUID, base_url: str, now: datetime) -> JarPlan:
@@ -63,7 +63,7 @@ def _plan(
     zone = ZoneInfo(account.time_zone)
     card, assessment = found.card, found.assessment
     steps = tuple(step for step in found.plan.steps if step.due > now - SHOWN_BEFORE)
-    waiting = next((step for step in steps if step.state not in (StepState.DONE, StepState.SKIPPED)), None)
+    waiting = next((step for step in steps if step.to_come), None)
     overdue = int(max(timedelta(), now - waiting.due) / OVERDUE_STEP) if waiting else 0
     ready = assessment.ready_on
     likely = ready.on.likely if ready and not ready.seldom else None

@@ -8,37 +8,40 @@ from django.utils import timezone
 from ninja import Router
 
 from accounts.security import Baker, signed_in
+from kitchen.wire import setup_in
 from problems import ProblemsOut
 
 from . import services
-from .wire import (
-    AssessmentOut,
+from .wire.answers import BuildUp, Offered, Sheet
+from .wire.asked import (
     BuildIn,
-    BuildUpOut,
     CompareIn,
-    KitchenOut,
     LookedAtIn,
-    OfferedOut,
-    OpenJarOut,
     OtherwiseIn,
-    OtherwiseOut,
     PreviewIn,
-    SheetOut,
     SignsIn,
-    SignsOut,
     WeighIn,
     WhatIfIn,
-    WhatIfOut,
-    WholePlanOut,
-    card_out,
     compared_setup,
     described,
-    kitchen_out,
     looked_at,
-    open_jar_out,
     otherwise_in,
-    setup_in,
     went_in,
+)
+from .wire.jar import Assessment
+from .wire.pages import (
+    KitchenOut,
+    OpenJarOut,
+    OtherwiseOut,
+    SignsOut,
+    WhatIfOut,
+    WholePlanOut,
+    kitchen_out,
+    open_jar_out,
+    otherwise_out,
+    signs_out,
+    what_if_out,
+    whole_plan_out,
 )
 
 router = Router(tags=["guidance"], auth=signed_in)
@@ -56,57 +59,48 @@ def read_jar(request: Baker, jar_id: UUID) -> OpenJarOut:
     return open_jar_out(request.auth, services.jar_now(request.auth, jar_id, now), now)
 
 
-@router.post("/preview", response={200: AssessmentOut, 422: ProblemsOut})
-def preview(request: Baker, payload: PreviewIn) -> AssessmentOut:
-    return services.preview(setup_in(payload, request.auth), timezone.now())
+@router.post("/preview", response={200: Assessment, 422: ProblemsOut})
+def preview(request: Baker, payload: PreviewIn) -> Assessment:
+    return Assessment.model_validate(services.preview(setup_in(payload, request.auth), timezone.now()))
 
 
 @router.post("/jars/{jar_id}/what-if", response={200: WhatIfOut, 404: ProblemsOut, 422: ProblemsOut})
 def what_if(request: Baker, jar_id: UUID, payload: WhatIfIn) -> WhatIfOut:
-    found = services.what_if(request.auth, jar_id, payload.warmth_c, timezone.now())
-    told = found.assessment
-    return WhatIfOut(forecast=told.forecast, ready_on=told.ready_on, offers=list(found.offers))
+    return what_if_out(services.what_if(request.auth, jar_id, payload.warmth_c, timezone.now()))
 
 
-@router.post("/compare", response={200: list[OfferedOut], 422: ProblemsOut})
-def compare(request: Baker, payload: CompareIn) -> list[OfferedOut]:
-    return services.compare(payload.origin, compared_setup(payload, request.auth), has_scale=payload.has_scale)
+@router.post("/compare", response={200: list[Offered], 422: ProblemsOut})
+def compare(request: Baker, payload: CompareIn) -> list[Offered]:
+    found = services.compare(payload.origin, compared_setup(payload, request.auth), has_scale=payload.has_scale)
+    return [Offered.model_validate(offered) for offered in found]
 
 
 @router.get("/jars/{jar_id}/plan", response={200: WholePlanOut, 404: ProblemsOut})
 def read_plan(request: Baker, jar_id: UUID) -> WholePlanOut:
     now = timezone.now()
-    found = services.planned_jar(request.auth, jar_id, now)
-    return WholePlanOut(
-        now=now,
-        time_zone=request.auth.time_zone,
-        jar=card_out(found.card),
-        plan=found.plan,
-        ready_on=found.assessment.ready_on,
-    )
+    return whole_plan_out(request.auth, services.planned_jar(request.auth, jar_id, now), now)
 
 
 @router.post("/jars/{jar_id}/plan-otherwise", response={200: OtherwiseOut, 404: ProblemsOut, 422: ProblemsOut})
 def plan_otherwise(request: Baker, jar_id: UUID, payload: OtherwiseIn) -> OtherwiseOut:
-    found = services.plan_otherwise(request.auth, jar_id, otherwise_in(payload), timezone.now())
-    return OtherwiseOut(ready_on=found.assessment.ready_on, plan=found.plan)
+    return otherwise_out(services.plan_otherwise(request.auth, jar_id, otherwise_in(payload), timezone.now()))
 
 
 @router.post("/signs", response={200: SignsOut, 422: ProblemsOut})
 def look_up_signs(request: Baker, payload: SignsIn) -> SignsOut:
-    return SignsOut(findings=services.look_up_signs(described(payload), timezone.now()))
+    return signs_out(services.look_up_signs(described(payload), timezone.now()))
 
 
 @router.post("/jars/{jar_id}/signs", response={200: SignsOut, 404: ProblemsOut, 422: ProblemsOut})
 def signs_of(request: Baker, jar_id: UUID, payload: LookedAtIn) -> SignsOut:
-    return SignsOut(findings=services.signs_of(request.auth, jar_id, looked_at(payload), timezone.now()))
+    return signs_out(services.signs_of(request.auth, jar_id, looked_at(payload), timezone.now()))
 
 
-@router.post("/jars/{jar_id}/build", response={200: BuildUpOut, 404: ProblemsOut, 422: ProblemsOut})
-def build_up(request: Baker, jar_id: UUID, payload: BuildIn) -> BuildUpOut:
-    return services.build_up(request.auth, jar_id, payload.target_g, payload.at)
+@router.post("/jars/{jar_id}/build", response={200: BuildUp, 404: ProblemsOut, 422: ProblemsOut})
+def build_up(request: Baker, jar_id: UUID, payload: BuildIn) -> BuildUp:
+    return BuildUp.model_validate(services.build_up(request.auth, jar_id, payload.target_g, payload.at))
 
 
-@router.post("/jars/{jar_id}/weigh", response={200: SheetOut, 404: ProblemsOut, 422: ProblemsOut})
-def weigh(request: Baker, jar_id: UUID, payload: WeighIn) -> SheetOut:
-    return services.weigh(request.auth, jar_id, went_in(payload), timezone.now())
+@router.post("/jars/{jar_id}/weigh", response={200: Sheet, 404: ProblemsOut, 422: ProblemsOut})
+def weigh(request: Baker, jar_id: UUID, payload: WeighIn) -> Sheet:
+    return Sheet.model_validate(services.weigh(request.auth, jar_id, went_in(payload), timezone.now()))

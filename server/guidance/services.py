@@ -7,13 +7,13 @@ from datetime import datetime
 from uuid import UUID
 
 from accounts.services import Account, heard_by
-from ferment.admission import admit, admit_setup
-from ferment.assessment import Assessment, assess
-from ferment.comparison import Offered, side_by_side
-from ferment.foresight import (
+from ferment.doors.admission import admit, admit_setup
+from ferment.doors.assessment import Assessment, assess
+from ferment.doors.comparison import Offered, side_by_side
+from ferment.doors.foresight import (
     BuildUp,
-    Otherwise,
     RatioOffer,
+    Supposition,
     WholePlan,
     build_up_from,
     moved_to,
@@ -21,11 +21,11 @@ from ferment.foresight import (
     otherwise,
     whole_plan,
 )
-from ferment.log import Log, Look
-from ferment.lookup import Described, look_up
-from ferment.protocol.method import Origin
+from ferment.doors.lookup import Described, look_up
+from ferment.doors.sheet import Sheet, WentIn, sheet
+from ferment.mixing.contents import Origin
+from ferment.record.log import Log, Look
 from ferment.setups import Setup
-from ferment.sheet import Sheet, WentIn, sheet
 from ferment.signs import Finding
 from kitchen.services import JarCard, all_jars, catalogue, jar_of
 from logbook.services import Recorded, entries_of, logs_of
@@ -130,7 +130,7 @@ class Wondered:
     plan: WholePlan
 
 
-def plan_otherwise(account: Account, jar_id: UUID, what: Otherwise, now: datetime) -> Wondered:
+def plan_otherwise(account: Account, jar_id: UUID, what: Supposition, now: datetime) -> Wondered:
     """Nothing is changed by asking. Raises Refusal."""
     card = jar_of(account, jar_id, now)
     return Wondered(*otherwise(card.setup, logs_of([card.id])[card.id], now, what))

@@ -13,17 +13,17 @@ from django.db import IntegrityError, transaction
 from django.db.models import Q, QuerySet
 
 from accounts.services import Account
-from ferment.admission import admit_setup
-from ferment.flours import Flour
-from ferment.hours import Band, Hours, check_bands, waking_hours
+from ferment.doors.admission import admit_setup
+from ferment.kitchen.flours import Flour
+from ferment.kitchen.hours import Band, Hours, check_bands, waking_hours
+from ferment.kitchen.vessel import Vessel
+from ferment.kitchen.warmth import Degrees
 from ferment.methods import FAMILIES, family_named
 from ferment.protocol.lint import check
 from ferment.protocol.method import Method
 from ferment.protocol.written import from_json, to_json
-from ferment.readiness import Strictness
+from ferment.ready_rule import Strictness
 from ferment.setups import Setup, course_of
-from ferment.vessel import Vessel
-from ferment.warmth import Degrees
 from places.services import owns, warmth_of
 from problems import Problem, ServerProblem, not_found
 

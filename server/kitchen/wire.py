@@ -13,15 +13,16 @@ from ninja import Schema
 from pydantic import Field
 
 from accounts.services import Account
-from accounts.wire import Moment, Name, Request
-from ferment.flours import Flour
-from ferment.hours import Band, Hours
-from ferment.protocol.method import Days, Method, Only, Origin, Thing
+from accounts.wire import Moment, Name, Request, Told
+from ferment.kitchen.flours import Flour
+from ferment.kitchen.hours import Band, Hours
+from ferment.kitchen.vessel import Vessel
+from ferment.mixing.contents import Origin
+from ferment.protocol.method import Method, Thing
 from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
 from ferment.protocol.relevance import conditions
-from ferment.readiness import Strictness
+from ferment.ready_rule import Strictness
 from ferment.setups import Setup
-from ferment.vessel import Vessel
 
 from .hands import Hands, Helper
 from .services import JarCard, ShelfFlour, catalogue, hours_of, method_from_outside
@@ -98,6 +99,21 @@ class MethodIn(Request):
     """A method file, as brought in."""
 
     method: dict[str, Any]
+
+
+class Days(Told):
+    """Days until it is ready at 24 °C with the usual flour: earliest, likely, latest (common practice)."""
+
+    earliest: float
+    likely: float
+    latest: float
+
+
+class Only(Told):
+    """The phase belongs to these choices of an option."""
+
+    code: OptionCode
+    picks: tuple[Pick, ...]
 
 
 class CheckedMethodOut(Schema):
@@ -279,7 +295,7 @@ def checked_out(method: Method) -> CheckedMethodOut:
         origin=method.origin,
         phases=len(method.phases),
         options=len(method.options),
-        ready=method.ready,
+        ready=Days.model_validate(method.ready),
         needs=list(method.needs),
     )
 
@@ -293,7 +309,10 @@ def hands_out(hands: Hands) -> HandsOut:
 
 def _options_out(family: Method) -> list[NumberOptionOut | PickOptionOut | BlendOptionOut]:
     matters = conditions(family)
-    return [_option_out(option, [list(one) for one in matters.get(option.code, ())]) for option in family.options]
+    return [
+        _option_out(option, [[Only.model_validate(only) for only in all_of] for all_of in matters.get(option.code, ())])
+        for option in family.options
+    ]
 
 
 def _option_out(option: Option, matters: list[list[Only]]) -> NumberOptionOut | PickOptionOut | BlendOptionOut:
@@ -318,7 +337,7 @@ def catalogue_out(families: Iterable[Method]) -> CatalogueOut:
                 ],
                 options=_options_out(family),
                 needs=list(family.needs),
-                ready=family.ready,
+                ready=Days.model_validate(family.ready),
                 wants_c=family.wants_c,
             )
             for family in families

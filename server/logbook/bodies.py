@@ -9,8 +9,10 @@ from uuid import UUID
 from pydantic import Field, StringConstraints, TypeAdapter
 
 from accounts.wire import Moment, PlainText, Request
-from ferment.flours import Flour, FlourGrams
-from ferment.log import (
+from ferment.kitchen.flours import Flour, FlourGrams
+from ferment.kitchen.vessel import Level, LevelUnit
+from ferment.protocol.advised import Advice
+from ferment.record.log import (
     READY,
     Bin,
     Bubbles,
@@ -26,9 +28,7 @@ from ferment.log import (
     Top,
     Word,
 )
-from ferment.protocol.advised import Advice
 from ferment.signs.contract import SignCode
-from ferment.vessel import Level, LevelUnit
 
 MOST_NOTE = 2_000
 Note = Annotated[str, StringConstraints(max_length=MOST_NOTE), PlainText]

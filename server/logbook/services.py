@@ -11,8 +11,8 @@ from django.db import IntegrityError, transaction
 from django.db.models import Count, Max
 
 from accounts.services import Account
-from ferment import log
-from ferment.admission import admit, admit_removal
+from ferment.doors.admission import admit, admit_removal
+from ferment.record import log
 from ferment.refusal import Fact
 from kitchen.services import JarCard, jar_of, lock_jar
 from problems import Problem, ServerProblem, not_found

@@ -14,8 +14,8 @@ from uuid import UUID, uuid4
 from django.db.models import Max, Q
 
 from accounts.services import Account
+from ferment.kitchen.warmth import Degrees
 from ferment.refusal import within
-from ferment.warmth import Degrees
 from problems import Problem, ServerProblem, not_found
 
 from .models import Reading, Thermometer

@@ -8,11 +8,11 @@ from ninja import Router
 from accounts.security import Baker, signed_in
 
 from . import services
-from .wire import PostboxOut
+from .wire import Postbox
 
 router = Router(tags=["reminders"], auth=signed_in)
 
 
-@router.get("/postbox", response=PostboxOut)
-def read_postbox(request: Baker) -> PostboxOut:
-    return services.postbox_of(request.auth, timezone.now())
+@router.get("/postbox", response=Postbox)
+def read_postbox(request: Baker) -> Postbox:
+    return Postbox.model_validate(services.postbox_of(request.auth, timezone.now()))

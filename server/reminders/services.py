@@ -7,8 +7,8 @@ from datetime import datetime, timedelta
 from uuid import UUID
 
 from accounts.services import Account, accounts_with_kitchens
+from ferment.doors.reminding import Reminder, reminders
 from ferment.planner import Act
-from ferment.reminding import Reminder, reminders
 from guidance.services import Assessed, kitchen_now
 
 from .models import Message

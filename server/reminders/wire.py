@@ -2,7 +2,27 @@
 
 from __future__ import annotations
 
-from .services import Postbox
+from datetime import datetime
+from uuid import UUID
 
-PostboxOut = Postbox
-__all__ = ["PostboxOut"]
+from accounts.wire import Told
+from ferment.planner import Act
+
+
+class Posted(Told):
+    """A reminder in the postbox, or one that will be (`sent_at` to come); `late_h` hours after the act was due."""
+
+    jar_id: UUID
+    jar: str
+    act: Act
+    due: datetime
+    sent_at: datetime
+    late_h: float
+    harmless: bool
+
+
+class Postbox(Told):
+    """What was sent, the latest first, and what would be, the soonest first."""
+
+    sent: list[Posted]
+    to_come: list[Posted]

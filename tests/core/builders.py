@@ -6,11 +6,11 @@ from datetime import UTC, datetime, timedelta
 
 from hypothesis import strategies as st
 
-from ferment.flours import Flour, FlourGrams, FlourLot
-from ferment.log import Feed, Log, Look, Top
+from ferment.kitchen.flours import Flour, FlourGrams, FlourLot
+from ferment.kitchen.vessel import Level, LevelUnit, Vessel
 from ferment.protocol.options import Choices
+from ferment.record.log import Feed, Log, Look, Top
 from ferment.setups import Setup
-from ferment.vessel import Level, LevelUnit, Vessel
 
 START = datetime(2026, 3, 2, 8, 0, tzinfo=UTC)
 VESSEL = Vessel(tare_g=412.0, volume_ml=500.0, height_mm=120.0)

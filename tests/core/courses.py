@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from ferment.flours import GRAMS_PER_CUP, Flour
+from ferment.kitchen.flours import GRAMS_PER_CUP, Flour
+from ferment.kitchen.quantities import Unit, to_grams
 from ferment.planner.steps import Task
 from ferment.protocol.options import Choices
-from ferment.quantities import Unit, to_grams
 
 OZ = to_grams(1, Unit.OUNCE)
 TBSP_WATER = to_grams(1, Unit.TABLESPOON)

@@ -8,7 +8,7 @@ from unittest import TestCase as PlainTestCase
 
 from django.test import Client, TestCase
 
-from ferment.warmth import Degrees
+from ferment.kitchen.warmth import Degrees
 from places.services import tame
 
 from .base import Baker, ago

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles
+from ..kitchen.quantities import Unit
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     Amount,
@@ -15,7 +16,6 @@ from ..protocol.method import (
     Method,
     OfJar,
     Only,
-    Origin,
     Otherwise,
     Phase,
     Stir,
@@ -25,7 +25,7 @@ from ..protocol.method import (
 )
 from ..protocol.options import BlendOption, OptionCode, Pick, PickOption
 from ..protocol.sights import Bubbling
-from ..quantities import Unit
+from ..record.log import Bubbles
 from .shorthand import FOR_EVER, NOW, SOUR_JAR, clock, parts, until, until_seen
 
 DAILY = Only(OptionCode.WAY, (Pick.DAILY_JUICE,))

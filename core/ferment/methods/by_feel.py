@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles, Thickness
+from ..kitchen.quantities import Unit
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
@@ -14,7 +15,6 @@ from ..protocol.method import (
     Method,
     OfJar,
     Only,
-    Origin,
     Otherwise,
     Phase,
     PourOff,
@@ -25,7 +25,7 @@ from ..protocol.method import (
 )
 from ..protocol.options import BlendOption, OptionCode, Pick, PickOption
 from ..protocol.sights import Bubbling, RisenAndFallen
-from ..quantities import Unit
+from ..record.log import Bubbles, Thickness
 from .shorthand import FOR_EVER, NEW_JAR, NOW, clock, parts, until, until_seen
 
 THICKEN = Only(OptionCode.WAY, (Pick.THICKEN,))

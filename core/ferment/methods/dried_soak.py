@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from ..kitchen.quantities import Unit
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     BlendFrom,
@@ -14,7 +16,6 @@ from ..protocol.method import (
     Method,
     OfKept,
     Only,
-    Origin,
     Phase,
     PutIn,
     Stir,
@@ -24,7 +25,6 @@ from ..protocol.method import (
     Way,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Pick, PickOption, Scale
-from ..quantities import Unit
 from .shorthand import DRIED_JAR, FOR_EVER, NOW, clock, every, parts
 
 BUILD = Only(OptionCode.WAY, (Pick.BUILD_UP,))

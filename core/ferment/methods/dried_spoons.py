@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from ..kitchen.quantities import Unit
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     BlendFrom,
@@ -10,7 +12,6 @@ from ..protocol.method import (
     KeepAll,
     Measure,
     Method,
-    Origin,
     Phase,
     PutIn,
     TakeOut,
@@ -18,7 +19,6 @@ from ..protocol.method import (
     Wait,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from ..quantities import Unit
 from .shorthand import DRIED_JAR, FOR_EVER, NOW, clock, parts
 
 BLEND = BlendFrom(OptionCode.BLEND)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     BlendFrom,
@@ -15,7 +16,6 @@ from ..protocol.method import (
     OfJar,
     OfKept,
     Only,
-    Origin,
     Phase,
     PutIn,
     Stir,

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles
+from ..kitchen.quantities import Unit
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
@@ -13,14 +14,13 @@ from ..protocol.method import (
     Measure,
     Method,
     OfFlour,
-    Origin,
     Otherwise,
     Phase,
     Thing,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
 from ..protocol.sights import Bubbling
-from ..quantities import Unit
+from ..record.log import Bubbles
 from .shorthand import FOR_EVER, NEW_JAR, NOW, parts, until_seen
 
 START = FromOption(OptionCode.START_GRAMS)

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ..flours import Flour, FlourShare
-from ..log import Bubbles
+from .. import ready_rule
+from ..kitchen.flours import Flour, FlourShare
 from ..protocol.method import (
     Add,
     Amount,
@@ -20,13 +20,14 @@ from ..protocol.method import (
 )
 from ..protocol.options import OptionCode
 from ..protocol.sights import InARow, Risen, Sight
+from ..ready_rule import IN_A_ROW, Strictness
+from ..record.log import Bubbles
 
 NOW = Wait(0.0, 0.0, 1.0)
 """The first act: it waits for the baker, not for a clock."""
 
-# The rule of ready: at least doubled within 8 hours, three feeds in a row (see `readiness`).
-RELIABLE: Sight = InARow(3, 2.0, 8.0)
-DOUBLED: Sight = Risen(2.0)
+RELIABLE: Sight = InARow(IN_A_ROW[Strictness.USUAL], ready_rule.DOUBLED, ready_rule.WITHIN_H)
+DOUBLED: Sight = Risen(ready_rule.DOUBLED)
 BUBBLES = Bubbles.FEW
 
 FOR_EVER = Turns(usual=2, most=None)
@@ -78,7 +79,7 @@ def fixed(flour: Measure, water: Measure, blend: OptionCode = OptionCode.BLEND) 
 # What is normal, from flour and water at room temperature (common practice).
 NEW_JAR = (
     Expect(24, Normal.WETTING),
-    Expect(66, Normal.EARLY_RISE),
+    Expect(ready_rule.EARLY_RISE_H, Normal.EARLY_RISE),
     Expect(120, Normal.QUIET),
     Expect(180, Normal.WAKING),
     Expect(None, Normal.GROWING),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
@@ -11,7 +12,6 @@ from ..protocol.method import (
     KeepAll,
     Method,
     OfFlour,
-    Origin,
     Phase,
     TakeOut,
     Thing,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
@@ -13,7 +14,6 @@ from ..protocol.method import (
     Method,
     OfFlour,
     OfKept,
-    Origin,
     Phase,
     Thing,
 )

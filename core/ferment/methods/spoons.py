@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from ..kitchen.quantities import Unit
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     BlendFrom,
@@ -9,7 +11,6 @@ from ..protocol.method import (
     Days,
     Measure,
     Method,
-    Origin,
     Phase,
     Stir,
     TakeOut,
@@ -18,7 +19,6 @@ from ..protocol.method import (
     Turns,
 )
 from ..protocol.options import BlendOption, OptionCode
-from ..quantities import Unit
 from .shorthand import NEW_JAR, NOW, clock, parts
 
 

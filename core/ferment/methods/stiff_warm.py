@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     BlendFrom,
@@ -11,7 +12,6 @@ from ..protocol.method import (
     Method,
     OfFlour,
     OfKept,
-    Origin,
     Phase,
     Thing,
     Wait,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     BlendFrom,
@@ -14,12 +15,11 @@ from ..protocol.method import (
     OfFlour,
     OfKept,
     Only,
-    Origin,
     Otherwise,
     Phase,
-    Place,
     PourOff,
     PutIn,
+    Spot,
     Thing,
     Turns,
     UpTo,
@@ -66,15 +66,15 @@ METHOD = Method(
         Phase(
             "into_the_cold",
             until_seen(RisenAndFallen(1.5), 10, 3, 24, Otherwise.DO_IT),
-            (MoveTo(Place.FRIDGE),),
+            (MoveTo(Spot.FRIDGE),),
             only=(FRIDGE,),
         ),
-        Phase("out_again", clock(144, 120, 168), (MoveTo(Place.COUNTER),), only=(FRIDGE,)),
+        Phase("out_again", clock(144, 120, 168), (MoveTo(Spot.COUNTER),), only=(FRIDGE,)),
         Phase("feed_weekly", Wait(4, 0.5, 24), (PourOff(), Keep(SEED), MEAL), only=(FRIDGE,)),
         Phase(
             "back_into_the_cold",
             until_seen(RisenAndFallen(1.5), 10, 3, 24, Otherwise.DO_IT),
-            (MoveTo(Place.FRIDGE),),
+            (MoveTo(Spot.FRIDGE),),
             only=(FRIDGE,),
             then="out_again",
         ),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
@@ -15,7 +16,6 @@ from ..protocol.method import (
     OfJar,
     OfKept,
     Only,
-    Origin,
     Otherwise,
     Phase,
     Thing,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles
+from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     BlendFrom,
@@ -13,7 +13,6 @@ from ..protocol.method import (
     KeepAll,
     Method,
     OfFlour,
-    Origin,
     Otherwise,
     Phase,
     Thing,
@@ -21,6 +20,7 @@ from ..protocol.method import (
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
 from ..protocol.sights import AnyOf, BelowHighMark, Bubbling, Runny
+from ..record.log import Bubbles
 from .shorthand import FOR_EVER, NEW_JAR, NOW, parts, until_seen
 
 BLEND = BlendFrom(OptionCode.BLEND)

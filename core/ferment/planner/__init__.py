@@ -5,15 +5,15 @@ from __future__ import annotations
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
-from ..feeding import FeedPlan
-from ..flours import FlourLot, combine
-from ..hours import ANY_TIME, Hours
-from ..ledger import Ledger
-from ..protocol.course import Course, Stage, weigh
+from ..kitchen.flours import FlourLot, combine
+from ..kitchen.hours import ANY_TIME, HOUR, Hours
+from ..mixing.feeding import FeedPlan
+from ..protocol.course import Course, SettledPhase, weigh
 from ..protocol.sights import Evidence
+from ..record.ledger import Ledger
 from .doings import doings
 from .readytable import ready_days
-from .standing import HOUR, Standing, Window, after_turn, poured, stage_of, window
+from .standing import Standing, Window, after_turn, phase_of, poured, window
 from .steps import Act, Change, ChangeCode, Plan, PlanTotals, Step, StepState
 from .walking import Desk, Done, Walk, day_of, make_step
 
@@ -46,9 +46,9 @@ def plan(
     now = now.astimezone(UTC)
     desk = Desk(course, hours, starts_at.astimezone(UTC), step)
     walk = Walk(desk, ledger, now)
-    stage = stage_of(course, walk.standing)
+    phase = phase_of(course, walk.standing)
     ahead: tuple[Step, ...] = ()
-    ends = stage is None
+    ends = phase is None
     changes = list(walk.changes)
     if not ledger.binned:
         ahead, ends, ahead_changes = _ahead(walk, until or now + HORIZON, min(most_ahead, MOST_STEPS))
@@ -57,7 +57,7 @@ def plan(
     return Plan(
         steps=(*walk.steps, *ahead),
         changes=tuple(changes),
-        stage=stage.name if stage else None,
+        stage=phase.name if phase else None,
         ends=ends,
         done=_done_totals(ledger, walk.steps, starts_at, now),
         to_ready=_totals_ahead(ahead, now),
@@ -71,12 +71,12 @@ def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bo
     steps: list[Step] = []
     changes: list[Change] = []
     while len(steps) < most:
-        stage = stage_of(desk.course, standing)
-        if stage is None:
+        phase = phase_of(desk.course, standing)
+        if phase is None:
             return tuple(steps), True, changes
         if not steps:
             found = walk.window(now)
-            changes += _why(stage, standing, found, now)
+            changes += _why(phase, standing, found, now)
         else:
             found = window(desk.course, standing, desk.starts_at, NOTHING_SEEN, standing.last or now, desk.hours)
         if steps and found.due > until:
@@ -84,20 +84,20 @@ def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bo
         # What comes after an overdue act is planned as if that were done now.
         at = max(found.due, now) if not steps else found.due
         state = _state(found, now) if not steps else StepState.AHEAD
-        weighed = weigh(desk.course, stage, standing.bench, desk.step, advised=standing.advised)
-        done = Done(weighed, doings(stage, weighed, standing.jar_g, standing.advised))
+        weighed = weigh(desk.course, phase, standing.bench, desk.step, advised=standing.advised)
+        done = Done(weighed, doings(phase, weighed, standing.jar_g, standing.advised))
         number = len(walk.steps) + len(steps) + 1
-        steps.append(make_step(desk, stage, standing, found, number, state, at, done))
+        steps.append(make_step(desk, phase, standing, found, number, state, at, done))
         if weighed:
             standing = poured(standing, weighed.flour_g, weighed.liquid_g, weighed.total_g)
-        standing = _as_usual(desk.course, stage, after_turn(desk.course, replace(standing, cold=timedelta()), at))
+        standing = _as_usual(desk.course, phase, after_turn(desk.course, replace(standing, cold=timedelta()), at))
     return tuple(steps), False, changes
 
 
-def _as_usual(course: Course, stage: Stage, standing: Standing) -> Standing:
-    """A stage that ends on a sight is taken to end after its usual turns."""
-    same = stage_of(course, standing) is stage
-    if same and stage.turns.until is not None and stage.turns.most is not None and standing.turns >= stage.turns.usual:
+def _as_usual(course: Course, phase: SettledPhase, standing: Standing) -> Standing:
+    """A phase that ends on a sight is taken to end after its usual turns."""
+    same = phase_of(course, standing) is phase
+    if same and phase.turns.until is not None and phase.turns.most is not None and standing.turns >= phase.turns.usual:
         assert standing.index is not None
         return replace(standing, index=course.after(standing.index), turns=0)
     return standing
@@ -111,20 +111,20 @@ def _state(found: Window, now: datetime) -> StepState:
     return StepState.DUE if now <= found.latest else StepState.LATE
 
 
-def _why(stage: Stage, standing: Standing, found: Window, now: datetime) -> list[Change]:
+def _why(phase: SettledPhase, standing: Standing, found: Window, now: datetime) -> list[Change]:
     """What is to be said of the next step's time."""
     changes = []
     last = standing.last
-    if found.seen is not None and last is not None and found.seen.at < last + stage.wait.usual:
-        early = round((last + stage.wait.usual - found.seen.at) / HOUR, 2)
+    if found.seen is not None and last is not None and found.seen.at < last + phase.wait.usual:
+        early = round((last + phase.wait.usual - found.seen.at) / HOUR, 2)
         changes.append(Change(ChangeCode.SIGN_EARLY, found.seen.at, found.seen.look_id, {"hours": early}))
     if found.overdue_h:
         changes.append(Change(ChangeCode.SIGN_OVERDUE, now, None, {"hours": round(found.overdue_h, 2)}))
-    if stage.turns.until is not None and standing.turns >= stage.turns.usual and stage.turns.most is not None:
-        over = float(standing.turns - stage.turns.usual + 1)
-        changes.append(Change(ChangeCode.STAGE_LONGER, now, None, {"turns": over, "stage": stage.name}))
+    if phase.turns.until is not None and standing.turns >= phase.turns.usual and phase.turns.most is not None:
+        over = float(standing.turns - phase.turns.usual + 1)
+        changes.append(Change(ChangeCode.STAGE_LONGER, now, None, {"turns": over, "stage": phase.name}))
     if not found.fits:
-        changes.append(Change(ChangeCode.NO_ROOM_IN_HOURS, found.due, None, {"stage": stage.name}))
+        changes.append(Change(ChangeCode.NO_ROOM_IN_HOURS, found.due, None, {"stage": phase.name}))
     elif abs(found.moved) >= timedelta(minutes=30):
         moved = round(found.moved / HOUR, 2)
         changes.append(Change(ChangeCode.MOVED_INTO_HOURS, found.due, None, {"hours": moved}))

@@ -6,10 +6,9 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from ..feeding import FeedPlan, Ingredient, Measured
-from ..log import Bubbles
+from ..mixing.feeding import FeedPlan, Ingredient, Measured
 from ..protocol.advised import NO_EFFECT, Effect
-from ..protocol.course import Stage
+from ..protocol.course import SettledPhase
 from ..protocol.method import (
     Add,
     Check,
@@ -17,9 +16,9 @@ from ..protocol.method import (
     Keep,
     KeepAll,
     MoveTo,
-    Place,
     PourOff,
     PutIn,
+    Spot,
     Stir,
     TakeOut,
     Try,
@@ -35,6 +34,7 @@ from ..protocol.sights import (
     Runny,
     Sight,
 )
+from ..record.log import Bubbles
 from .steps import Act, Doing, SightCode, Task, WaitsFor
 
 CHECKS: Mapping[Check, Task] = {
@@ -44,7 +44,7 @@ CHECKS: Mapping[Check, Task] = {
     Check.FLOAT: Task.FLOAT_TEST,
     Check.SIDE_BY_SIDE: Task.SIDE_BY_SIDE,
 }
-PLACES: Mapping[Place, Task] = {Place.FRIDGE: Task.TO_FRIDGE, Place.COUNTER: Task.TO_COUNTER}
+PLACES: Mapping[Spot, Task] = {Spot.FRIDGE: Task.TO_FRIDGE, Spot.COUNTER: Task.TO_COUNTER}
 
 
 @dataclass(frozen=True)
@@ -105,9 +105,9 @@ _DOINGS: Mapping[type, Callable[[Any, _Turn], list[Doing]]] = {
 }
 
 
-def doings(stage: Stage, plan: FeedPlan | None, jar_g: float, advised: Effect = NO_EFFECT) -> tuple[Doing, ...]:
+def doings(phase: SettledPhase, plan: FeedPlan | None, jar_g: float, advised: Effect = NO_EFFECT) -> tuple[Doing, ...]:
     turn = _Turn(plan, jar_g)
-    told = tuple(doing for act in stage.do for doing in _DOINGS[type(act)](act, turn))
+    told = tuple(doing for act in phase.do for doing in _DOINGS[type(act)](act, turn))
     if plan and advised.keeps_all:
         told = tuple(Doing(Task.KEEP_ALL) if one.do in (Task.KEEP, Task.TAKE_OUT) else one for one in told)
     if plan and advised.clean_jar and all(one.do is not Task.CLEAN_JAR for one in told):
@@ -115,14 +115,14 @@ def doings(stage: Stage, plan: FeedPlan | None, jar_g: float, advised: Effect = 
     return told
 
 
-def main_act(stage: Stage, *, first: bool) -> Act:
-    """What a turn of the stage is called."""
-    moves = stage.moves_to
-    if stage.feeds:
+def main_act(phase: SettledPhase, *, first: bool) -> Act:
+    """What a turn of the phase is called."""
+    moves = phase.moves_to
+    if phase.feeds:
         return Act.MIX if first else Act.FEED
     if moves:
-        return {Place.FRIDGE: Act.TO_FRIDGE, Place.COUNTER: Act.TO_COUNTER}[moves.place]
-    return Act.STIR if any(isinstance(act, Stir | PourOff) for act in stage.do) else Act.LOOK
+        return {Spot.FRIDGE: Act.TO_FRIDGE, Spot.COUNTER: Act.TO_COUNTER}[moves.place]
+    return Act.STIR if any(isinstance(act, Stir | PourOff) for act in phase.do) else Act.LOOK
 
 
 _BUBBLES = {

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from itertools import pairwise
 
-from ..flours import Blend, Flour
+from ..kitchen.flours import Blend, Flour
+from ..mixing.contents import Origin
 from ..protocol.course import Course
-from ..protocol.method import Add, BlendFrom, Origin
+from ..protocol.method import Add, BlendFrom
 from ..protocol.options import BlendOption
 from .steps import ReadyDays
 
@@ -47,7 +48,7 @@ def ready_days(course: Course, warmth_c: float) -> ReadyDays:
     usual_c = method.wants_c or 24.0
     pace = warmth_pace(warmth_c) / warmth_pace(usual_c)
     if course.origin is Origin.FLOUR_AND_WATER:
-        first = next(act for stage in course.stages for act in stage.do if isinstance(act, Add))
+        first = next(act for phase in course.phases for act in phase.do if isinstance(act, Add))
         usual = next((one.default for one in _blends(course, first)), course.blend_of(first))
         pace *= flour_pace(course.blend_of(first)) / flour_pace(usual)
     days = course.ready

@@ -1,19 +1,18 @@
-"""Where a course stands: its stage, its turns, what the next wait counts from; moved on by what the log holds."""
+"""Where a course stands: its phase, its turns, what the next wait counts from; moved on by what the log holds."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
-from ..hours import Hours, fit
-from ..ledger import Ledger, Round
-from ..protocol.advised import EFFECTS, OPPOSITES, Advice, Effect, together
-from ..protocol.course import Bench, Course, Poured, Stage
+from ..kitchen.hours import HOUR, Hours, fit
+from ..protocol.advised import EFFECTS, OPPOSITES, Advice, Effect, combined
+from ..protocol.course import Bench, Course, Poured, SettledPhase
 from ..protocol.method import Otherwise
-from ..protocol.sights import Evidence, Seen, first_seen, holds
+from ..protocol.sights import Evidence, first_seen, is_seen
+from ..record.ledger import Ledger, Sighting
 from .steps import Taken
 
-HOUR = timedelta(hours=1)
 # In the fridge a jar goes at about a tenth of its pace (common practice: a fourteenth to a seventh).
 COLD_PACE = 0.1
 # After a sign, or past the latest time for one, an act is as good for this share of the usual wait, two hours at least.
@@ -34,7 +33,7 @@ class Window:
     earliest: datetime
     latest: datetime
     fits: bool = True
-    seen: Seen | None = None
+    seen: Sighting | None = None
     waiting: bool = False
     overdue_h: float = 0.0
     moved: timedelta = timedelta()
@@ -60,7 +59,7 @@ class Standing:
 
     @property
     def advised(self) -> Effect:
-        return together(one.advice for one in self.taken)
+        return combined(one.advice for one in self.taken)
 
     def moment_of(self, advice: Advice) -> Taken | None:
         return next((one for one in self.taken if one.advice is advice), None)
@@ -73,39 +72,17 @@ class Standing:
 AT_THE_START = Standing(0, 0, None, None, -1, 0.0, None, None)
 
 
-class Sightings:
-    """What was seen, by feed."""
-
-    def __init__(self, ledger: Ledger) -> None:
-        self.rounds = [_seen(turn) for turn in ledger.rounds]
-
-    def until(self, round_index: int, now: datetime) -> Evidence:
-        if round_index < 0:
-            return Evidence((), ())
-        return Evidence(
-            [one for one in self.rounds[round_index] if one.at <= now],
-            self.rounds[max(0, round_index - 9) : round_index],
-        )
+def evidence_of(ledger: Ledger, round_index: int, now: datetime) -> Evidence:
+    """What was seen until a moment since the feed of a round, and after the nine feeds before it."""
+    if round_index < 0:
+        return Evidence((), ())
+    before = ledger.rounds[max(0, round_index - 9) : round_index]
+    running = [seen for seen in ledger.rounds[round_index].sightings if seen.at <= now]
+    return Evidence(running, [turn.sightings for turn in before])
 
 
-def _seen(turn: Round) -> list[Seen]:
-    times = {reading.look.id: reading.times for reading in turn.readings}
-    return [
-        Seen(
-            look.id,
-            look.at,
-            (look.at - turn.feed.at) / HOUR,
-            times.get(look.id),
-            look.bubbles,
-            look.top,
-            look.thickness,
-        )
-        for look in turn.looks
-    ]
-
-
-def stage_of(course: Course, standing: Standing) -> Stage | None:
-    return None if standing.index is None else course.stages[standing.index]
+def phase_of(course: Course, standing: Standing) -> SettledPhase | None:
+    return None if standing.index is None else course.phases[standing.index]
 
 
 def advised(standing: Standing, advice: Advice, at: datetime, *, yes: bool) -> Standing:
@@ -120,27 +97,27 @@ def _one_feed_less(taken: tuple[Taken, ...]) -> tuple[Taken, ...]:
 
 
 def after_turn(course: Course, standing: Standing, at: datetime) -> Standing:
-    """One turn of the stage was done (or skipped) at a moment."""
-    stage = stage_of(course, standing)
-    assert stage is not None
+    """One turn of the phase was done (or skipped) at a moment."""
+    phase = phase_of(course, standing)
+    assert phase is not None
     turns = standing.turns + 1
     moved = replace(standing, turns=turns, last=at, start=standing.start or at, left_until=None, food_share=1.0)
-    if stage.turns.most is not None and turns >= stage.turns.most:
-        return _next_stage(course, moved)
+    if phase.turns.most is not None and turns >= phase.turns.most:
+        return _next_phase(course, moved)
     return moved
 
 
-def _next_stage(course: Course, standing: Standing) -> Standing:
+def _next_phase(course: Course, standing: Standing) -> Standing:
     assert standing.index is not None
     return replace(standing, index=course.after(standing.index), turns=0)
 
 
 def on_sight(course: Course, standing: Standing, evidence: Evidence) -> Standing:
-    """On to the next stage when enough turns are done and what ends them is seen."""
-    stage = stage_of(course, standing)
-    if stage is None or stage.turns.until is None or standing.turns < stage.turns.least:
+    """On to the next phase when enough turns are done and what ends them is seen."""
+    phase = phase_of(course, standing)
+    if phase is None or phase.turns.until is None or standing.turns < phase.turns.least:
         return standing
-    return _next_stage(course, standing) if holds(stage.turns.until, evidence) else standing
+    return _next_phase(course, standing) if is_seen(phase.turns.until, evidence) else standing
 
 
 def poured(
@@ -166,14 +143,14 @@ def window(
     mix takes the beat nearest to a full interval, inside the window, so that a late act is caught up over the next ones
     and moves no other. At last it is fitted into the baker's hours.
     """
-    stage = stage_of(course, standing)
-    assert stage is not None
-    wait, last = stage.wait, standing.last
+    phase = phase_of(course, standing)
+    assert phase is not None
+    wait, last = phase.wait, standing.last
     if last is None:
         # The first act waits for the baker, not for a clock: it is due from the chosen start on and never late.
         return Window(starts_at, starts_at, max(starts_at, now))
     cold = standing.cold * (1.0 - COLD_PACE)
-    every = standing.advised.every if stage.feeds else 1.0
+    every = standing.advised.every if phase.feeds else 1.0
     usual = wait.usual * every
     earliest, latest = last + wait.earliest * every + cold, last + wait.latest * every + cold
     due = last + usual + cold
@@ -185,13 +162,13 @@ def window(
         earliest, due = last + (earliest - last) * share, last + (due - last) * share
     found = Window(due, earliest, latest)
     if wait.sight is not None:
-        found = _by_sight(stage, found, evidence, now)
-    if stage.feeds:
-        found = _by_advice(standing, found, stage)
+        found = _by_sight(phase, found, evidence, now)
+    if phase.feeds:
+        found = _by_advice(standing, found, phase)
     if standing.left_until is not None and standing.left_until > found.earliest:
         until = standing.left_until
         found = replace(
-            found, earliest=until, due=max(found.due, until), latest=max(found.latest, until + _grace(stage))
+            found, earliest=until, due=max(found.due, until), latest=max(found.latest, until + _grace(phase))
         )
     return _in_hours(found, hours)
 
@@ -203,22 +180,22 @@ def _on_beat(standing: Standing, every: timedelta, earliest: datetime, latest: d
     return min(max(standing.start + beats * every, earliest), latest)
 
 
-def _grace(stage: Stage) -> timedelta:
-    return max(LEAST_GRACE, stage.wait.usual * GRACE_SHARE)
+def _grace(phase: SettledPhase) -> timedelta:
+    return max(LEAST_GRACE, phase.wait.usual * GRACE_SHARE)
 
 
-def _by_sight(stage: Stage, by_clock: Window, evidence: Evidence, now: datetime) -> Window:
-    wait = stage.wait
+def _by_sight(phase: SettledPhase, by_clock: Window, evidence: Evidence, now: datetime) -> Window:
+    wait = phase.wait
     assert wait.sight is not None
     seen = first_seen(wait.sight, evidence)
     if seen is not None:
         due = max(seen.at, by_clock.earliest)
-        return replace(by_clock, due=due, earliest=due, latest=max(by_clock.latest, due + _grace(stage)), seen=seen)
+        return replace(by_clock, due=due, earliest=due, latest=max(by_clock.latest, due + _grace(phase)), seen=seen)
     if now <= by_clock.latest:
         return replace(by_clock, waiting=True)
     if wait.otherwise is Otherwise.DO_IT:
         due = by_clock.latest
-        return replace(by_clock, due=due, earliest=due, latest=due + _grace(stage))
+        return replace(by_clock, due=due, earliest=due, latest=due + _grace(phase))
     overdue = now - by_clock.latest
     rounds = overdue // wait.more + 1
     latest = by_clock.latest + rounds * wait.more
@@ -229,13 +206,13 @@ def _by_sight(stage: Stage, by_clock: Window, evidence: Evidence, now: datetime)
 HELD_OFF = timedelta(hours=12)
 
 
-def _by_advice(standing: Standing, found: Window, stage: Stage) -> Window:
+def _by_advice(standing: Standing, found: Window, phase: SettledPhase) -> Window:
     """Fed at once, or held off, where that was advised and taken."""
     now, later = standing.moment_of(Advice.FEED_NOW), standing.moment_of(Advice.HOLD_OFF)
     if now is not None and now.at < found.due:
-        return replace(found, due=now.at, earliest=now.at, latest=now.at + _grace(stage), waiting=False)
+        return replace(found, due=now.at, earliest=now.at, latest=now.at + _grace(phase), waiting=False)
     if later is not None and (until := max(found.due, later.at) + HELD_OFF) > found.due:
-        grace = _grace(stage)
+        grace = _grace(phase)
         return replace(found, due=until, earliest=until - grace, latest=max(found.latest, until + grace))
     return found
 

@@ -7,11 +7,11 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
-from ..feeding import FeedPlan, Measured
-from ..flours import Flour, FlourLot
-from ..log import Thickness
+from ..kitchen.flours import Flour, FlourLot
+from ..mixing.feeding import FeedPlan, Measured
 from ..protocol.advised import Advice
 from ..protocol.method import Normal
+from ..record.log import Thickness
 
 
 class Act(StrEnum):
@@ -121,6 +121,11 @@ class Step:
     plan: FeedPlan | None
     normal: Normal
 
+    @property
+    def to_come(self) -> bool:
+        """Neither done nor left out."""
+        return self.state not in (StepState.DONE, StepState.SKIPPED)
+
 
 class ChangeCode(StrEnum):
     """What moved the plan, or what in the log is other than planned."""
@@ -186,8 +191,9 @@ class Taken:
 
 @dataclass(frozen=True)
 class Plan:
-    """The whole of it: what was done, what comes, what changed and why; `stage` is where the course stands. `taken` is
-    the advice that bends it.
+    """The whole of it: what was done, what comes, what changed and why.
+
+    `stage` is the phase in which the course stands, `taken` the advice that bends it.
 
     `ends` is true when the course has a last step and this plan shows it.
     """
@@ -200,3 +206,12 @@ class Plan:
     to_ready: PlanTotals
     ready: ReadyDays
     taken: tuple[Taken, ...]
+
+    @property
+    def ahead(self) -> tuple[Step, ...]:
+        """The steps that are still to come."""
+        return tuple(step for step in self.steps if step.to_come)
+
+    @property
+    def next(self) -> Step | None:
+        return next((step for step in self.steps if step.to_come), None)

@@ -6,26 +6,25 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 from datetime import datetime, timedelta
 
-from ..feeding import FeedPlan
-from ..hours import Hours
-from ..ledger import Ledger, Round
-from ..log import Deed, DeedKind, Leave, Word
+from ..kitchen.hours import HOUR, Hours
+from ..mixing.feeding import FeedPlan
 from ..protocol.advised import Advice, Effect
-from ..protocol.course import Bench, Course, Stage, weigh
+from ..protocol.course import Bench, Course, SettledPhase, weigh
+from ..record.ledger import Ledger, Round
+from ..record.log import Deed, DeedKind, Leave, Word
 from ..refusal import Refusal
 from .doings import doings, main_act, waits_for
 from .standing import (
     AT_THE_START,
     EXTRA_WITHIN,
-    HOUR,
-    Sightings,
     Standing,
     Window,
     advised,
     after_turn,
+    evidence_of,
     on_sight,
+    phase_of,
     poured,
-    stage_of,
     window,
 )
 from .steps import Act, Change, ChangeCode, Doing, Step, StepState
@@ -69,7 +68,7 @@ NOT_DONE = Done()
 
 def make_step(
     desk: Desk,
-    stage: Stage,
+    phase: SettledPhase,
     standing: Standing,
     found: Window,
     number: int,
@@ -77,19 +76,19 @@ def make_step(
     at: datetime,
     done: Done = NOT_DONE,
 ) -> Step:
-    """A step of a stage; `at` is when it was or will be done."""
+    """A step of a phase; `at` is when it was or will be done."""
     start = standing.start or at
     return Step(
         number=number,
         day=day_of(start, at),
-        stage=stage.name,
-        act=done.act or main_act(stage, first=standing.last is None),
+        stage=phase.name,
+        act=done.act or main_act(phase, first=standing.last is None),
         state=state,
         due=found.due,
         earliest=found.earliest,
         latest=found.latest,
         fits=found.fits,
-        waits_for=waits_for(stage.wait.sight),
+        waits_for=waits_for(phase.wait.sight),
         seen_by=found.seen.look_id if found.seen else None,
         entry_id=done.entry_id,
         off_by_h=done.off_by_h,
@@ -111,7 +110,6 @@ class Walk:
     changes: list[Change] = field(default_factory=list)
 
     def __post_init__(self) -> None:
-        self.seen = Sightings(self.ledger)
         self._weighed: dict[tuple[str, Bench, Effect], tuple[FeedPlan | None, tuple[Doing, ...]]] = {}
         for event in self._events():
             match event:
@@ -135,39 +133,39 @@ class Walk:
         ]
         return (event for _, _, event in sorted(marked, key=lambda one: one[:2]))
 
-    def pass_to_feed(self) -> Stage | None:
-        """Pass over what adds nothing: the stage that a feed at `now` belongs to, None beyond the end of the course."""
+    def pass_to_feed(self) -> SettledPhase | None:
+        """Pass over what adds nothing: the phase that a feed at `now` belongs to, None beyond the end of the course."""
         self._lapse(self.now, keep_due=False)
-        return stage_of(self.desk.course, self.standing)
+        return phase_of(self.desk.course, self.standing)
 
     # --- moving on ---
 
     def _look(self, at: datetime) -> None:
-        """Let what was seen until a moment end the stage that waits for it."""
+        """Let what was seen until a moment end the phase that waits for it."""
         before = self.standing
-        self.standing = on_sight(self.desk.course, before, self.seen.until(before.round, at))
+        self.standing = on_sight(self.desk.course, before, evidence_of(self.ledger, before.round, at))
 
     def window(self, at: datetime) -> Window:
-        evidence = self.seen.until(self.standing.round, at)
+        evidence = evidence_of(self.ledger, self.standing.round, at)
         return window(self.desk.course, self.standing, self.desk.starts_at, evidence, at, self.desk.hours)
 
     def _lapse(self, at: datetime, *, keep_due: bool) -> None:
         """Steps that add nothing and were not said to be done are passed over, once their time is gone."""
         for _ in range(60):
-            stage = stage_of(self.desk.course, self.standing)
-            if stage is None or stage.feeds:
+            phase = phase_of(self.desk.course, self.standing)
+            if phase is None or phase.feeds:
                 return
             found = self.window(at)
-            if keep_due and (stage.moves_to is not None or at <= found.latest):
+            if keep_due and (phase.moves_to is not None or at <= found.latest):
                 return
             passed = min(at, found.due)
-            self._note(stage, found, StepState.SKIPPED, passed)
+            self._note(phase, found, StepState.SKIPPED, passed)
             self.standing = after_turn(self.desk.course, self.standing, passed)
             self._look(at)
 
     def _note(
         self,
-        stage: Stage,
+        phase: SettledPhase,
         found: Window,
         state: StepState,
         at: datetime,
@@ -177,7 +175,7 @@ class Walk:
     ) -> None:
         off_by = round((at - found.due) / HOUR, 2) if entry_id else None
         done = Done(None, do, entry_id, off_by, act)
-        self.steps.append(make_step(self.desk, stage, self.standing, found, len(self.steps) + 1, state, at, done))
+        self.steps.append(make_step(self.desk, phase, self.standing, found, len(self.steps) + 1, state, at, done))
 
     def _change(self, code: ChangeCode, at: datetime, entry_id: str | None, **facts: float | str) -> None:
         self.changes.append(
@@ -191,18 +189,18 @@ class Walk:
         self._look(at)
         self._lapse(at, keep_due=False)
         self._warm(at)
-        stage = stage_of(self.desk.course, self.standing)
-        if stage is None:
+        phase = phase_of(self.desk.course, self.standing)
+        if phase is None:
             # Beyond the end of the course: the jar is the baker's own now.
             self._pour(turn)
             return
         found = self.window(at)
-        planned, tasks = self._planned(stage)
-        extra = self._is_extra(stage, found, at)
-        self._timing(stage, found, at, entry_id, extra=extra)
+        planned, tasks = self._planned(phase)
+        extra = self._is_extra(phase, found, at)
+        self._timing(phase, found, at, entry_id, extra=extra)
         if planned:
             self._amounts(planned, turn)
-        self._note(stage, found, StepState.DONE, at, entry_id, tasks, Act.FEED if extra else None)
+        self._note(phase, found, StepState.DONE, at, entry_id, tasks, Act.FEED if extra else None)
         share = _food_share(planned, turn)
         before = self.standing
         self._pour(turn)
@@ -220,22 +218,22 @@ class Walk:
             self.standing, feed.flour_g, feed.liquid_g, turn.contents.total_g, self.standing.round + 1
         )
 
-    def _planned(self, stage: Stage) -> tuple[FeedPlan | None, tuple[Doing, ...]]:
+    def _planned(self, phase: SettledPhase) -> tuple[FeedPlan | None, tuple[Doing, ...]]:
         """What the method would weigh out now, and its tasks. A steady jar asks for the same again and again."""
-        asked = (stage.name, self.standing.bench, self.standing.advised)
+        asked = (phase.name, self.standing.bench, self.standing.advised)
         if asked not in self._weighed:
             try:
                 bent = self.standing.advised
-                planned = weigh(self.desk.course, stage, self.standing.bench, self.desk.step, advised=bent)
-                self._weighed[asked] = planned, doings(stage, planned, self.standing.jar_g, bent)
+                planned = weigh(self.desk.course, phase, self.standing.bench, self.desk.step, advised=bent)
+                self._weighed[asked] = planned, doings(phase, planned, self.standing.jar_g, bent)
             except Refusal:
                 # After what really went in the method's own amounts make no sense; nothing is compared.
                 self._weighed[asked] = None, ()
         return self._weighed[asked]
 
-    def _is_extra(self, stage: Stage, found: Window, at: datetime) -> bool:
+    def _is_extra(self, phase: SettledPhase, found: Window, at: datetime) -> bool:
         last = self.standing.last
-        if last is None or found.seen is not None or stage.wait.usual < timedelta(hours=6):
+        if last is None or found.seen is not None or phase.wait.usual < timedelta(hours=6):
             return False
         return at - last < (found.earliest - last) * EXTRA_WITHIN
 
@@ -258,21 +256,21 @@ class Walk:
         if deed.deed is DeedKind.SPARE_SET_ASIDE:
             return
         self._look(deed.at)
-        stage = stage_of(self.desk.course, self.standing)
-        if stage is None or self.standing.last is None:
+        phase = phase_of(self.desk.course, self.standing)
+        if phase is None or self.standing.last is None:
             return
-        act = main_act(stage, first=False)
+        act = main_act(phase, first=False)
         matches = {DeedKind.STIRRED: Act.STIR, DeedKind.TO_FRIDGE: Act.TO_FRIDGE, DeedKind.TO_COUNTER: Act.TO_COUNTER}
         if deed.deed is DeedKind.SKIPPED:
             found = self.window(deed.at)
-            self._note(stage, found, StepState.SKIPPED, deed.at, deed.id)
-            self._change(ChangeCode.SKIPPED, deed.at, deed.id, stage=stage.name)
+            self._note(phase, found, StepState.SKIPPED, deed.at, deed.id)
+            self._change(ChangeCode.SKIPPED, deed.at, deed.id, stage=phase.name)
             self.standing = after_turn(self.desk.course, self.standing, max(deed.at, min(found.due, self.now)))
         elif matches[deed.deed] is act:
             found = self.window(deed.at)
-            self._timing(stage, found, deed.at, deed.id, extra=False)
-            done = doings(stage, None, self.standing.jar_g)
-            self._note(stage, found, StepState.DONE, deed.at, deed.id, done)
+            self._timing(phase, found, deed.at, deed.id, extra=False)
+            done = doings(phase, None, self.standing.jar_g)
+            self._note(phase, found, StepState.DONE, deed.at, deed.id, done)
             self.standing = after_turn(self.desk.course, self.standing, deed.at)
         elif deed.deed is DeedKind.TO_FRIDGE:
             self.standing = replace(self.standing, cold_since=deed.at)
@@ -289,19 +287,19 @@ class Walk:
 
     # --- what was other than planned ---
 
-    def _timing(self, stage: Stage, found: Window, at: datetime, entry_id: str, *, extra: bool) -> None:
+    def _timing(self, phase: SettledPhase, found: Window, at: datetime, entry_id: str, *, extra: bool) -> None:
         last = self.standing.last
         if last is None:
             return
-        if found.seen is not None and found.seen.at < last + stage.wait.usual:
-            early = (last + stage.wait.usual - found.seen.at) / HOUR
+        if found.seen is not None and found.seen.at < last + phase.wait.usual:
+            early = (last + phase.wait.usual - found.seen.at) / HOUR
             self._change(ChangeCode.SIGN_EARLY, found.seen.at, found.seen.look_id, hours=early)
         if extra:
             self._change(ChangeCode.EXTRA_FEED, at, entry_id, hours=(at - last) / HOUR)
         elif at < found.earliest:
             self._change(ChangeCode.EARLY, at, entry_id, hours=(found.due - at) / HOUR)
         elif at > found.latest:
-            missed = round((at - last) / stage.wait.usual) - 1 if stage.wait.beat else 0
+            missed = round((at - last) / phase.wait.usual) - 1 if phase.wait.beat else 0
             if missed > 0:
                 self._change(ChangeCode.MISSED, at, entry_id, feeds=float(missed), hours=(at - found.due) / HOUR)
             else:

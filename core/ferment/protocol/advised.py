@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
-from ..flours import Blend, Flour, FlourShare
+from ..kitchen.flours import Blend, Flour, FlourShare
 
 
 class Advice(StrEnum):
@@ -72,7 +72,7 @@ OPPOSITES: Mapping[Advice, Advice] = {
 }
 
 
-def together(taken: Iterable[Advice]) -> Effect:
+def combined(taken: Iterable[Advice]) -> Effect:
     """All that was taken, as one effect."""
     made = NO_EFFECT
     for one in taken:

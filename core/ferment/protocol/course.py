@@ -8,14 +8,14 @@ from datetime import timedelta
 from functools import cached_property
 from typing import Any
 
-from ..feeding import FeedPlan, Ingredient, Measured, known_step, weighed
-from ..flours import Blend, g_per_ml
-from ..quantities import Unit, grams, on_scale, to_grams
+from ..kitchen.flours import Blend, g_per_ml
+from ..kitchen.quantities import Unit, grams, on_scale, to_grams
+from ..kitchen.vessel import PASTE_G_PER_ML
+from ..mixing.contents import CULTURE_HYDRATION, Culture, Origin
+from ..mixing.feeding import FeedPlan, Ingredient, Measured, known_step, weighed
 from ..refusal import Refusal, RefusalCode, within
-from ..vessel import PASTE_G_PER_ML
 from .advised import NO_EFFECT, Effect, with_whole_flour
 from .method import (
-    CULTURE_HYDRATION,
     Add,
     Amount,
     AsBefore,
@@ -34,7 +34,6 @@ from .method import (
     OfJar,
     OfKept,
     Only,
-    Origin,
     Otherwise,
     Phase,
     PlainAct,
@@ -64,7 +63,7 @@ class SettledWait:
 
 
 @dataclass(frozen=True)
-class Stage:
+class SettledPhase:
     """One phase of a course."""
 
     name: str
@@ -90,7 +89,7 @@ class Course:
     chosen: Chosen
     size: float
     origin: Origin
-    stages: tuple[Stage, ...]
+    phases: tuple[SettledPhase, ...]
     ready: Days
 
     @property
@@ -104,20 +103,20 @@ class Course:
         raise AssertionError(f"method {self.method.code} says nothing of hour {hours}")
 
     def after(self, index: int) -> int | None:
-        """The stage that follows a finished one; None at the end of the course."""
-        then = self.stages[index].then
+        """The phase that follows a finished one; None at the end of the course."""
+        then = self.phases[index].then
         if then is not None:
-            return next((place for place, stage in enumerate(self.stages) if stage.name == then), None)
-        return index + 1 if index + 1 < len(self.stages) else None
+            return next((place for place, phase in enumerate(self.phases) if phase.name == then), None)
+        return index + 1 if index + 1 < len(self.phases) else None
+
+    @property
+    def culture(self) -> Culture:
+        """What a culture from outside is taken to be: of the method's own blend, as wet as its origin."""
+        add = next(act for phase in self.phases for act in phase.do if isinstance(act, Add))
+        return Culture(self.blend_of(add), CULTURE_HYDRATION[self.origin])
 
     def blend_of(self, add: Add) -> Blend:
         return self.chosen.blends[add.blend.code] if isinstance(add.blend, BlendFrom) else add.blend.parts
-
-
-def culture(course: Course) -> tuple[Blend, float]:
-    """What a culture from outside is taken to be: the method's own blend, and its water to flour in per cent."""
-    add = next(act for stage in course.stages for act in stage.do if isinstance(act, Add))
-    return course.blend_of(add), CULTURE_HYDRATION[course.origin]
 
 
 def settle(method: Method, choices: Choices, size: float = 1.0) -> Course:
@@ -128,17 +127,17 @@ def settle(method: Method, choices: Choices, size: float = 1.0) -> Course:
     for way in method.ways:
         if chosen.picks.get(way.code) == way.pick:
             ready, origin = way.ready, way.origin or origin
-    stages = tuple(_stage(phase, chosen) for phase in method.phases if _belongs(phase.only, chosen))
-    if not stages:
+    phases = tuple(_settled(phase, chosen) for phase in method.phases if _belongs(phase.only, chosen))
+    if not phases:
         raise Refusal(RefusalCode.METHOD_UNSOUND, "phases", {"breach": "no_phase"})
-    return Course(method, chosen, size, origin, stages, ready)
+    return Course(method, chosen, size, origin, phases, ready)
 
 
 def _belongs(only: tuple[Only, ...], chosen: Chosen) -> bool:
     return all(chosen.picks[one.code] in one.picks for one in only)
 
 
-def _stage(phase: Phase, chosen: Chosen) -> Stage:
+def _settled(phase: Phase, chosen: Chosen) -> SettledPhase:
     def hours(value: float | FromOption) -> timedelta:
         return timedelta(hours=value if isinstance(value, int | float) else chosen.numbers[value.code] * value.times)
 
@@ -158,7 +157,7 @@ def _stage(phase: Phase, chosen: Chosen) -> Stage:
         timedelta(hours=wait.more_h),
         wait.beat,
     )
-    return Stage(phase.name, settled, tuple(acts), phase.turns, phase.then)
+    return SettledPhase(phase.name, settled, tuple(acts), phase.turns, phase.then)
 
 
 # --- amounts ---
@@ -254,21 +253,21 @@ def plain(value: float | FromOption, course: Course) -> float:
 
 def weigh(
     course: Course,
-    stage: Stage,
+    phase: SettledPhase,
     bench: Bench,
     step: float,
     keep_g: float | None = None,
     advised: Effect = NO_EFFECT,
 ) -> FeedPlan | None:
-    """What one turn of a stage weighs out; None when it adds nothing.
+    """What one turn of a phase weighs out; None when it adds nothing.
 
     `keep_g` is what was really kept, when that is known already; then what is reckoned from it follows. Advice that was
     taken bends it. Raises Refusal for amounts that no kitchen means.
     """
     known_step(step)
-    if not stage.feeds:
+    if not phase.feeds:
         return None
-    add = next((act for act in stage.do if isinstance(act, Add)), None)
+    add = next((act for act in phase.do if isinstance(act, Add)), None)
     blend = with_whole_flour(course.blend_of(add), advised.whole) if add else ()
     told: list[Measured] = []
 
@@ -278,11 +277,11 @@ def weigh(
             told.append(measured)
         return g
 
-    kept = _kept(course, stage, bench, found)
+    kept = _kept(course, phase, bench, found)
     planned = on_scale(kept, step) if kept != bench.jar_g else round(kept, 6)
     bent = _bent(planned, bench.jar_g, step, advised)
     keep = bent if keep_g is None else grams(keep_g, "keep_g")
-    put_in = sum(found(act.amount, Ingredient.SEED, bench) for act in stage.do if isinstance(act, PutIn))
+    put_in = sum(found(act.amount, Ingredient.SEED, bench) for act in phase.do if isinstance(act, PutIn))
     # What follows is reckoned from what the scale shows, so that the ratio holds on it; by advice the seed is other
     # than the method's for the same flour.
     on = replace(bench, kept_g=(planned if keep == bent else keep / _seed_share(advised)) + put_in)
@@ -311,7 +310,7 @@ def weigh(
         # Spoons are the method's own amounts; beside bent ones they would be wrong.
         told = []
     if add and plan.flour_g + plan.liquid_g <= 0:
-        raise Refusal(RefusalCode.NOTHING_ADDED, stage.name, {"least": step})
+        raise Refusal(RefusalCode.NOTHING_ADDED, phase.name, {"least": step})
     if hold or told:
         return replace(plan, hold_back_g=on_scale(hold, step), measured=tuple(told))
     return plan
@@ -340,8 +339,10 @@ def _flour(add: Add, on: Bench, course: Course, found: Callable[[Amount, Ingredi
     return flour
 
 
-def _kept(course: Course, stage: Stage, bench: Bench, found: Callable[[Amount, Ingredient, Bench], float]) -> float:
-    for act in stage.do:
+def _kept(
+    course: Course, phase: SettledPhase, bench: Bench, found: Callable[[Amount, Ingredient, Bench], float]
+) -> float:
+    for act in phase.do:
         match act:
             case KeepAll():
                 return bench.jar_g

@@ -7,9 +7,9 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, fields, is_dataclass
 from enum import StrEnum
 
+from ..kitchen.vessel import ROOM_WANTED, Vessel, most_grams
 from ..refusal import Refusal, RefusalCode
-from ..vessel import ROOM_WANTED, Vessel, most_grams
-from .course import Bench, Course, Poured, Stage, settle, weigh
+from .course import Bench, Course, Poured, SettledPhase, settle, weigh
 from .method import (
     Add,
     BlendFrom,
@@ -19,8 +19,8 @@ from .method import (
     Method,
     Only,
     Otherwise,
-    Place,
     PutIn,
+    Spot,
     TakeOut,
     When,
 )
@@ -220,25 +220,25 @@ def _courses(method: Method) -> Iterator[Course]:
             continue
 
 
-def _place(method: Method, stage: Stage) -> str:
-    number = next(place for place, phase in enumerate(method.phases) if phase.name == stage.name)
+def _place(method: Method, phase: SettledPhase) -> str:
+    number = next(place for place, one in enumerate(method.phases) if one.name == phase.name)
     return f"phases[{number}]"
 
 
 def _reached(course: Course) -> list[int]:
-    """The stages in the order in which a course comes to them, each once."""
+    """The phases in the order in which a course comes to them, each once."""
     order: list[int] = []
     index: int | None = 0
     while index is not None and index not in order:
         order.append(index)
-        if course.stages[index].turns.most is None:
+        if course.phases[index].turns.most is None:
             break
         index = course.after(index)
     return order
 
 
 def _reachable(method: Method, _vessel: Vessel | None) -> Iterator[Flaw]:
-    seen = {course.stages[index].name for course in _courses(method) for index in _reached(course)}
+    seen = {course.phases[index].name for course in _courses(method) for index in _reached(course)}
     for number, phase in enumerate(method.phases):
         if phase.name not in seen:
             yield Flaw(Breach.UNREACHABLE, f"phases[{number}]")
@@ -247,8 +247,8 @@ def _reachable(method: Method, _vessel: Vessel | None) -> Iterator[Flaw]:
 def _waits(method: Method, _vessel: Vessel | None) -> Iterator[Flaw]:
     told: set[str] = set()
     for course in _courses(method):
-        for index, stage in enumerate(course.stages):
-            wait, place = stage.wait, f"{_place(method, stage)}.after"
+        for index, phase in enumerate(course.phases):
+            wait, place = phase.wait, f"{_place(method, phase)}.after"
             if index == 0 or place in told:
                 continue
             usual, early, late = (value.total_seconds() / 3600 for value in (wait.usual, wait.earliest, wait.latest))
@@ -264,7 +264,7 @@ def _waits(method: Method, _vessel: Vessel | None) -> Iterator[Flaw]:
 
 def _first_act(method: Method, _vessel: Vessel | None) -> Iterator[Flaw]:
     for course in _courses(method):
-        first = course.stages[0]
+        first = course.phases[0]
         if not any(isinstance(act, Add) for act in first.do) or any(
             isinstance(act, Keep | TakeOut) for act in first.do
         ):
@@ -278,10 +278,10 @@ def _fridge(method: Method, _vessel: Vessel | None) -> Iterator[Flaw]:
         if course.origin.value == "asleep":
             continue
         for index in _reached(course):
-            stage = course.stages[index]
-            moves = stage.moves_to
-            if moves is not None and moves.place is Place.FRIDGE and stage.turns.most is not None:
-                yield Flaw(Breach.RAISED_IN_THE_FRIDGE, f"{_place(method, stage)}.do")
+            phase = course.phases[index]
+            moves = phase.moves_to
+            if moves is not None and moves.place is Spot.FRIDGE and phase.turns.most is not None:
+                yield Flaw(Breach.RAISED_IN_THE_FRIDGE, f"{_place(method, phase)}.do")
                 return
 
 
@@ -298,15 +298,15 @@ def _amounts(method: Method, vessel: Vessel | None) -> Iterator[Flaw]:
 def _amounts_of(course: Course, vessel: Vessel | None, budget: Iterator[int]) -> Iterator[Flaw]:
     bench = Bench(0.0, None, None)
     for index in _reached(course):
-        stage, place = course.stages[index], _place(course.method, course.stages[index])
-        for_ever = stage.turns.most is None
+        phase, place = course.phases[index], _place(course.method, course.phases[index])
+        for_ever = phase.turns.most is None
         sizes: list[float] = []
-        for _ in range(SETTLE_TURNS if for_ever else max(stage.turns.usual, stage.turns.most or 1)):
+        for _ in range(SETTLE_TURNS if for_ever else max(phase.turns.usual, phase.turns.most or 1)):
             if next(budget) > MOST_WEIGHINGS:
                 yield Flaw(Breach.TOO_LONG, "phases")
                 return
             try:
-                plan = weigh(course, stage, bench, 0.1)
+                plan = weigh(course, phase, bench, 0.1)
             except Refusal:
                 yield Flaw(Breach.NEVER_SETTLES if sizes else Breach.CANNOT_BE_WEIGHED, place)
                 return

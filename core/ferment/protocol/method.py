@@ -16,31 +16,15 @@ What a method owes (`lint` finds each breach; one suite holds every family to it
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
-from ..flours import FlourShare
-from ..log import Thickness
-from ..quantities import Unit
+from ..kitchen.flours import FlourShare
+from ..kitchen.quantities import Unit
+from ..mixing.contents import Origin
+from ..record.log import Thickness
 from .options import Option, OptionCode, Pick
 from .sights import Sight
-
-
-class Origin(StrEnum):
-    FLOUR_AND_WATER = "flour_and_water"
-    DRIED = "dried"
-    FROZEN = "frozen"
-    ASLEEP = "asleep"
-
-
-# Water to flour in what each origin brings, in per cent; what sleeps was fed in equal parts, most likely.
-CULTURE_HYDRATION: Mapping[Origin, float] = {
-    Origin.FLOUR_AND_WATER: 100.0,
-    Origin.DRIED: 0.0,
-    Origin.FROZEN: 100.0,
-    Origin.ASLEEP: 100.0,
-}
 
 
 class Thing(StrEnum):
@@ -142,7 +126,7 @@ Amount = Measure | FromOption | OfKept | OfJar | AsStart | AsBefore | OfFlour | 
 # --- acts ---
 
 
-class Place(StrEnum):
+class Spot(StrEnum):
     COUNTER = "counter"
     FRIDGE = "fridge"
 
@@ -230,7 +214,7 @@ class Into:
 
 @dataclass(frozen=True)
 class MoveTo:
-    place: Place
+    place: Spot
 
 
 @dataclass(frozen=True)
@@ -248,7 +232,7 @@ class When:
 
 
 PlainAct = KeepAll | Keep | TakeOut | PutIn | Add | Stir | PourOff | Into | MoveTo | Try
-Act = PlainAct | When
+PhaseAct = PlainAct | When
 
 
 # --- waits, turns, phases ---
@@ -305,7 +289,7 @@ class Phase:
 
     name: str
     after: Wait
-    do: tuple[Act, ...]
+    do: tuple[PhaseAct, ...]
     turns: Turns = Turns()
     only: tuple[Only, ...] = ()
     then: str | None = None

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
-from ..flours import Blend, FlourShare, blend_of
+from ..kitchen.flours import Blend, FlourShare, blend_of
 from ..refusal import Refusal, RefusalCode, within
 
 

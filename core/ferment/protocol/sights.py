@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import datetime
 from typing import Any
 
-from ..log import Bubbles, Thickness, Top
+from ..record.ledger import Sighting
+from ..record.log import Bubbles, Thickness, Top
 
 
 @dataclass(frozen=True)
@@ -67,24 +67,11 @@ Sight = Bubbling | Risen | BelowHighMark | RisenAndFallen | Runny | InARow | Any
 
 
 @dataclass(frozen=True)
-class Seen:
-    """One look as evidence: hours since the feed, the level as a multiple of the line, and the rest where noted."""
-
-    look_id: str
-    at: datetime
-    hours: float
-    times: float | None
-    bubbles: Bubbles | None
-    top: frozenset[Top]
-    thickness: Thickness | None
-
-
-@dataclass(frozen=True)
 class Evidence:
     """What was seen since the last feed, in order, and since each feed before it."""
 
-    now: Sequence[Seen]
-    before: Sequence[Sequence[Seen]]
+    now: Sequence[Sighting]
+    before: Sequence[Sequence[Sighting]]
 
 
 _BUBBLES = {bubbles: rank for rank, bubbles in enumerate(Bubbles)}
@@ -92,15 +79,15 @@ _RISE_AT_LEAST = 1.08
 """Below this a level tells no rise: it is how exactly a mark on a jar can be read (common practice)."""
 
 
-def _levels(seen: Sequence[Seen]) -> list[float]:
-    return [one.times for one in seen if one.times is not None]
+def _levels(seen: Sequence[Sighting]) -> list[float]:
+    return [sighting.times for sighting in seen if sighting.times is not None]
 
 
 def _bubbling(sight: Bubbling, evidence: Evidence) -> bool:
     return any(one.bubbles and _BUBBLES[one.bubbles] >= _BUBBLES[sight.at_least] for one in evidence.now)
 
 
-def _rose(seen: Sequence[Seen], times: float, within_h: float | None) -> bool:
+def _rose(seen: Sequence[Sighting], times: float, within_h: float | None) -> bool:
     return any(
         one.times is not None and one.times >= times and (within_h is None or one.hours <= within_h) for one in seen
     )
@@ -131,11 +118,11 @@ def _in_a_row(sight: InARow, evidence: Evidence) -> bool:
 
 
 def _any_of(sight: AnyOf, evidence: Evidence) -> bool:
-    return any(holds(one, evidence) for one in sight.sights)
+    return any(is_seen(one, evidence) for one in sight.sights)
 
 
 def _all_of(sight: AllOf, evidence: Evidence) -> bool:
-    return all(holds(one, evidence) for one in sight.sights)
+    return all(is_seen(one, evidence) for one in sight.sights)
 
 
 _JUDGES: Mapping[type, Callable[[Any, Evidence], bool]] = {
@@ -150,14 +137,14 @@ _JUDGES: Mapping[type, Callable[[Any, Evidence], bool]] = {
 }
 
 
-def holds(sight: Sight, evidence: Evidence) -> bool:
+def is_seen(sight: Sight, evidence: Evidence) -> bool:
     """Whether the evidence shows it. Nothing seen since the feed shows nothing."""
     return bool(evidence.now) and _JUDGES[type(sight)](sight, evidence)
 
 
-def first_seen(sight: Sight, evidence: Evidence) -> Seen | None:
+def first_seen(sight: Sight, evidence: Evidence) -> Sighting | None:
     """The look at which it was first to be seen, if at any."""
     for count in range(1, len(evidence.now) + 1):
-        if holds(sight, Evidence(evidence.now[:count], evidence.before)):
+        if is_seen(sight, Evidence(evidence.now[:count], evidence.before)):
             return evidence.now[count - 1]
     return None

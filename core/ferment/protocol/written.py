@@ -164,7 +164,7 @@ def _read_number(wanted: type, value: object, place: str) -> float:
 def _kinded() -> frozenset[type]:
     """Classes that stand in a union say which they are by their `kind`."""
     found: set[type] = set()
-    for alias in (method.Amount, method.Act, sights.Sight, options.Option):
+    for alias in (method.Amount, method.PhaseAct, sights.Sight, options.Option):
         found.update(cast("tuple[type, ...]", get_args(alias)))
     return frozenset(found | {method.BlendFrom, method.Flours})
 

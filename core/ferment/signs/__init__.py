@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
+from ..record.ledger import Sighting
 from . import (
     bubbles_no_rise,
     cold_kitchen,
@@ -29,7 +30,7 @@ from . import (
     thriving,
     too_hot,
 )
-from .contract import Caution, Glimpse, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of, shown_by
+from .contract import Caution, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of, shown_by
 
 SIGNS: tuple[Sign, ...] = (
     mould.SIGN,
@@ -92,7 +93,7 @@ NOTHING_RULED: Mapping[str, Ruled] = {}
 
 
 def findings(
-    scene: Scene, earlier: Iterable[Glimpse], now: datetime, ruled: Mapping[str, Ruled] = NOTHING_RULED
+    scene: Scene, earlier: Iterable[Sighting], now: datetime, ruled: Mapping[str, Ruled] = NOTHING_RULED
 ) -> tuple[Finding, ...]:
     """What the jar shows now, the most urgent first.
 
@@ -102,8 +103,8 @@ def findings(
     """
     found = [finding for sign in SIGNS if (finding := _find(sign, scene, now))]
     found = [one for finding in found if (one := _as_ruled(finding, scene, now, ruled))]
-    for glimpse in (*scene.glimpses, *earlier):
-        then = replace(scene, glimpses=(glimpse,), age_h=scene.age_h - _hours(now, glimpse.at))
+    for seen in (*scene.sightings, *earlier):
+        then = replace(scene, sightings=(seen,), age_h=scene.age_h - _hours(now, seen.at))
         found += [one for sign in SIGNS if sign.urgency is Urgency.DANGER and (one := _find(sign, then, now))]
     if any(finding.urgency is Urgency.DANGER for finding in found):
         found = [finding for finding in found if finding.urgency is Urgency.DANGER]

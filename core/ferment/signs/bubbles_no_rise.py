@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles
-from .contract import Age, BubblesAre, Case, Remedy, Rose, Sign, SignCode, SinceFeed, Urgency, WetterThan
+from ..record.log import Bubbles
+from .contract import Age, BubblesAre, Case, HoursSinceFeed, Remedy, Rose, Sign, SignCode, Urgency, WetterThan
 
 BUBBLY = BubblesAre(frozenset({Bubbles.THROUGHOUT, Bubbles.FROTH}))
 
 SIGN = Sign(
     code=SignCode.BUBBLES_NO_RISE,
     urgency=Urgency.CARE,
-    cases=(Case((Age(from_h=84), SinceFeed(from_h=6), BUBBLY, Rose(at_most=1.25), WetterThan(115)), sure=0.8),),
+    cases=(Case((Age(from_h=84), HoursSinceFeed(from_h=6), BUBBLY, Rose(at_most=1.25), WetterThan(115)), sure=0.8),),
     do=(Remedy.LESS_WATER, Remedy.WAIT),
 )

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from .contract import Case, Caution, Degrees, Remedy, Sign, SignCode, Urgency
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency, WarmthIs
 
 SIGN = Sign(
     code=SignCode.COLD_KITCHEN,
     urgency=Urgency.CARE,
-    cases=(Case((Degrees(from_c=8, to_c=18),), sure=0.9),),
+    cases=(Case((WarmthIs(from_c=8, to_c=18),), sure=0.9),),
     do=(Remedy.MOVE_WARMER, Remedy.WAIT),
     dont=(Caution.DO_NOT_GIVE_UP, Caution.DO_NOT_FEED_MORE),
 )

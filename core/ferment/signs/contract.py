@@ -13,12 +13,12 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import datetime
 from enum import IntEnum, StrEnum
 from itertools import pairwise
 from typing import Any
 
-from ..log import Bubbles, Smell, Thickness, Top
+from ..record.ledger import Sighting, highest
+from ..record.log import Bubbles, Smell, Thickness, Top
 
 
 class Urgency(IntEnum):
@@ -98,21 +98,6 @@ class Question(StrEnum):
 
 
 @dataclass(frozen=True)
-class Glimpse:
-    """One look in the running round: hours since the feed, and what was noted."""
-
-    look_id: str
-    at: datetime
-    hours: float
-    times: float | None
-    high: float | None
-    bubbles: Bubbles | None
-    top: frozenset[Top]
-    smell: frozenset[Smell]
-    thickness: Thickness | None
-
-
-@dataclass(frozen=True)
 class Scene:
     """A jar as the signs see it. Hours; levels as multiples of the line; °C.
 
@@ -124,7 +109,7 @@ class Scene:
 
     age_h: float
     since_feed_h: float
-    glimpses: tuple[Glimpse, ...]
+    sightings: tuple[Sighting, ...]
     peaks_before: tuple[float, ...]
     late_h: float
     celsius: float
@@ -137,16 +122,15 @@ class Scene:
 
     @property
     def was_read(self) -> bool:
-        return any(one.times is not None or one.high is not None for one in self.glimpses)
+        return any(seen.level_read for seen in self.sightings)
 
     @property
     def highest(self) -> float:
-        levels = [one for glimpse in self.glimpses for one in (glimpse.times, glimpse.high) if one is not None]
-        return max(levels, default=1.0)
+        return highest(self.sightings)
 
     @property
     def level(self) -> float | None:
-        return next((one.times for one in reversed(self.glimpses) if one.times is not None), None)
+        return next((one.times for one in reversed(self.sightings) if one.times is not None), None)
 
 
 # --- clues ---
@@ -190,7 +174,7 @@ class Age:
 
 
 @dataclass(frozen=True)
-class SinceFeed:
+class HoursSinceFeed:
     from_h: float = 0.0
     to_h: float = float("inf")
 
@@ -232,7 +216,7 @@ class Late:
 
 
 @dataclass(frozen=True)
-class Degrees:
+class WarmthIs:
     from_c: float = -100.0
     to_c: float = 100.0
 
@@ -278,13 +262,13 @@ Clue = (
     | ThicknessIs
     | BubblesAre
     | Age
-    | SinceFeed
+    | HoursSinceFeed
     | Rose
     | FellBy
     | RisesLessen
     | NearRim
     | Late
-    | Degrees
+    | WarmthIs
     | WetterThan
     | FromFlourAndWater
     | NotAwakeYet
@@ -315,9 +299,9 @@ class Sign:
 # --- judging ---
 
 
-def _last(scene: Scene, what: Callable[[Glimpse], Any]) -> Any:
+def _last(scene: Scene, what: Callable[[Sighting], Any]) -> Any:
     """What the latest look that noted it says."""
-    return next((what(one) for one in reversed(scene.glimpses) if what(one)), None)
+    return next((what(one) for one in reversed(scene.sightings) if what(one)), None)
 
 
 def _rises_lessen(clue: RisesLessen, scene: Scene) -> bool:
@@ -341,18 +325,18 @@ def _fell_by(clue: FellBy, scene: Scene) -> bool:
 
 _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     TopIs: lambda clue, scene: bool(clue.any_of & (_last(scene, lambda one: one.top) or frozenset())),
-    TopSeen: lambda clue, scene: any(clue.any_of & one.top for one in scene.glimpses),
+    TopSeen: lambda clue, scene: any(clue.any_of & one.top for one in scene.sightings),
     SmellIs: lambda clue, scene: bool(clue.any_of & (_last(scene, lambda one: one.smell) or frozenset())),
     ThicknessIs: lambda clue, scene: _last(scene, lambda one: one.thickness) in clue.any_of,
     BubblesAre: lambda clue, scene: _last(scene, lambda one: one.bubbles) in clue.any_of,
     Age: lambda clue, scene: clue.from_h <= scene.age_h < clue.to_h,
-    SinceFeed: lambda clue, scene: clue.from_h <= scene.since_feed_h < clue.to_h,
+    HoursSinceFeed: lambda clue, scene: clue.from_h <= scene.since_feed_h < clue.to_h,
     Rose: lambda clue, scene: scene.was_read and clue.at_least <= scene.highest <= clue.at_most,
     FellBy: _fell_by,
     RisesLessen: _rises_lessen,
     NearRim: lambda _, scene: scene.highest >= 0.95 * scene.room_times,
     Late: lambda clue, scene: scene.late_h >= clue.from_h,
-    Degrees: lambda clue, scene: clue.from_c <= scene.celsius < clue.to_c,
+    WarmthIs: lambda clue, scene: clue.from_c <= scene.celsius < clue.to_c,
     WetterThan: lambda clue, scene: scene.hydration_percent > clue.hydration_percent,
     FromFlourAndWater: lambda _, scene: not scene.begun_sour,
     NotAwakeYet: lambda _, scene: not scene.woke,
@@ -372,9 +356,9 @@ def case_of(sign: Sign, scene: Scene) -> Case | None:
     return max(found, key=lambda case: case.sure, default=None)
 
 
-def shown_by(case: Case, scene: Scene) -> Glimpse | None:
+def shown_by(case: Case, scene: Scene) -> Sighting | None:
     """The look that a case rests on: the one that showed what was seen before, else the last."""
     for clue in case.clues:
         if isinstance(clue, TopSeen):
-            return next(one for one in reversed(scene.glimpses) if clue.any_of & one.top)
-    return scene.glimpses[-1] if scene.glimpses else None
+            return next(one for one in reversed(scene.sightings) if clue.any_of & one.top)
+    return scene.sightings[-1] if scene.sightings else None

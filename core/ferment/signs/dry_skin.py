@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..log import Top
+from ..record.log import Top
 from .contract import Case, Caution, Remedy, Sign, SignCode, TopSeen, Urgency
 
 SIGN = Sign(

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..log import Smell
+from ..record.log import Smell
 from .contract import Age, Case, Caution, Question, Remedy, Sign, SignCode, SmellIs, Urgency
 
 SIGN = Sign(

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from .contract import Case, Degrees, Late, Remedy, Sign, SignCode, Urgency
+from .contract import Case, Late, Remedy, Sign, SignCode, Urgency, WarmthIs
 
 SIGN = Sign(
     code=SignCode.FORGOTTEN,
     urgency=Urgency.CARE,
-    cases=(Case((Late(from_h=12), Degrees(from_c=10)), sure=0.95),),
+    cases=(Case((Late(from_h=12), WarmthIs(from_c=10)), sure=0.95),),
     do=(Remedy.FEED_NOW,),
 )

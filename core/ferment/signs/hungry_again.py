@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from ..ready_rule import YEASTS_OWN_H
 from .contract import Age, Case, FellBy, Remedy, Rose, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.HUNGRY_AGAIN,
     urgency=Urgency.CARE,
-    cases=(Case((Age(from_h=84), Rose(at_least=1.4), FellBy(0.5)), sure=0.85),),
+    cases=(Case((Age(from_h=YEASTS_OWN_H), Rose(at_least=1.4), FellBy(0.5)), sure=0.85),),
     do=(Remedy.FEED_SOONER, Remedy.FEED_LARGER),
 )

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ..log import Thickness, Top
-from .contract import Age, Case, Remedy, Sign, SignCode, SinceFeed, ThicknessIs, TopIs, Urgency
+from ..record.log import Thickness, Top
+from .contract import Age, Case, HoursSinceFeed, Remedy, Sign, SignCode, ThicknessIs, TopIs, Urgency
 
 LIQUID = TopIs(frozenset({Top.LIQUID}))
 THIN = ThicknessIs(frozenset({Thickness.RUNNY, Thickness.THIN_BATTER}))
@@ -13,7 +13,7 @@ SIGN = Sign(
     urgency=Urgency.WARNING,
     cases=(
         Case((LIQUID, THIN, Age(from_h=48)), sure=0.95),
-        Case((LIQUID, Age(from_h=60), SinceFeed(from_h=12)), sure=0.8),
+        Case((LIQUID, Age(from_h=60), HoursSinceFeed(from_h=12)), sure=0.8),
     ),
     do=(Remedy.POUR_OFF, Remedy.FEED_NOW, Remedy.FEED_LARGER),
 )

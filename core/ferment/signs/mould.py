@@ -3,7 +3,7 @@ food-safety agencies say the same of soft foods, from memory)."""
 
 from __future__ import annotations
 
-from ..log import Top
+from ..record.log import Top
 from .contract import Case, Caution, Remedy, Sign, SignCode, TopIs, Urgency
 
 SIGN = Sign(

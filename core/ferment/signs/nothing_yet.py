@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles
+from ..record.log import Bubbles
 from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles
-from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Rose, Sign, SignCode, SinceFeed, Urgency
+from ..record.log import Bubbles
+from .contract import Age, BubblesAre, Case, Caution, HoursSinceFeed, NotAwakeYet, Remedy, Rose, Sign, SignCode, Urgency
 
-WHEN = (Age(from_h=60, to_h=168), SinceFeed(from_h=5), NotAwakeYet())
+WHEN = (Age(from_h=60, to_h=168), HoursSinceFeed(from_h=5), NotAwakeYet())
 
 SIGN = Sign(
     code=SignCode.QUIET_DAYS,

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ..log import Top
-from .contract import Age, Case, Remedy, Sign, SignCode, SinceFeed, TopIs, Urgency
+from ..record.log import Top
+from .contract import Age, Case, HoursSinceFeed, Remedy, Sign, SignCode, TopIs, Urgency
 
 LIQUID = TopIs(frozenset({Top.LIQUID}))
 
@@ -12,7 +12,7 @@ SIGN = Sign(
     urgency=Urgency.NORMAL,
     cases=(
         Case((LIQUID, Age(to_h=60)), sure=0.9),
-        Case((LIQUID, Age(from_h=60), SinceFeed(to_h=12)), sure=0.8),
+        Case((LIQUID, Age(from_h=60), HoursSinceFeed(to_h=12)), sure=0.8),
     ),
     do=(Remedy.STIR_IN, Remedy.KEEP_TO_PLAN),
 )

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..log import Smell
+from ..record.log import Smell
 from .contract import Case, Remedy, Sign, SignCode, SmellIs, Urgency
 
 SIGN = Sign(

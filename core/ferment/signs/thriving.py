@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from ..log import Bubbles, Top
+from ..ready_rule import YEASTS_OWN_H
+from ..record.log import Bubbles, Top
 from .contract import Age, BubblesAre, Case, IsAwake, Remedy, Rose, Sign, SignCode, TopIs, Urgency
 
 SIGN = Sign(
@@ -11,7 +12,7 @@ SIGN = Sign(
     cases=(
         Case(
             (
-                Age(from_h=84),
+                Age(from_h=YEASTS_OWN_H),
                 IsAwake(),
                 TopIs(frozenset({Top.DOMED})),
                 BubblesAre(frozenset({Bubbles.THROUGHOUT})),

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from .contract import Case, Caution, Degrees, Remedy, Sign, SignCode, Urgency
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency, WarmthIs
 
 SIGN = Sign(
     code=SignCode.TOO_HOT,
     urgency=Urgency.WARNING,
-    cases=(Case((Degrees(from_c=37.5),), sure=0.95),),
+    cases=(Case((WarmthIs(from_c=37.5),), sure=0.95),),
     do=(Remedy.MOVE_COOLER,),
     dont=(Caution.DO_NOT_LEAVE_THERE,),
 )

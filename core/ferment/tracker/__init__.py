@@ -8,21 +8,22 @@ from functools import lru_cache
 
 import numpy as np
 
-from ..flours import Blend
-from ..jar_model import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Course, Jar, culture, hunger, mature, run
-from ..kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
-from ..ledger import Ledger
-from ..protocol.method import Origin
-from ..warmth import Place, Warmth
-from .ensemble import HOLDS_SHARE, DayOfReady, Ensemble, day_of_ready, feeding, gather
-from .rounds import Background, Turn, follow, turns_of
+from ..kitchen.flours import Blend
+from ..kitchen.warmth import Place, Warmth
+from ..mixing.contents import Origin
+from ..model.jar import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Jar, Run, culture_jar, hunger, mature, run
+from ..model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
+from ..ready_rule import WARMTH_AFTER_H, doubles_at, limit_h
+from ..record.ledger import Ledger
+from .ensemble import DayOfReady, Ensemble, day_of_ready, feeding, gather
+from .rounds import Background, Turn, follow_turns, turns_of
 from .stretch import LIKELY_ENOUGH, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
 
 # A new jar is judged by many jars as it may be until it is this old; then by itself.
 YOUNG_DAYS = 16.0
 # How many feeds back the book's jar is followed; what was before is forgotten by then.
 FEEDS_BACK = 8
-STEP_H = 0.25
+REFERENCE_STEP_H = 0.25
 FAN_STEP_H = 0.5
 # A jar of which the model says that it hardly rises tells nothing by being stretched.
 STRETCHABLE = 1.4
@@ -34,7 +35,7 @@ LONGEST_H = 96.0
 
 
 @dataclass(frozen=True)
-class When:
+class TimeSpread:
     """A moment with the two between which it falls four times of five."""
 
     earliest: datetime
@@ -75,8 +76,8 @@ class Ready:
     as far as that, and under 0.5 the likely one too.
     """
 
-    on: When
-    awake: When
+    on: TimeSpread
+    awake: TimeSpread
     share: float
 
     @property
@@ -89,8 +90,9 @@ class Ready:
 class RoundFit:
     """One of the last feeds as its looks have it: how likely it doubled, and did so in time; hours since the feed.
 
-    `doubles_at` is the level that counts as doubled for its flour and thickness, `limit_h` 8 h at 24 °C in its warmth.
-    `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early bacteria.
+    `doubles_at` is the level that counts as doubled for its flour and thickness, `limit_h` the hours of the
+    rule in its warmth. `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early
+    bacteria.
     """
 
     feed_id: str
@@ -113,11 +115,11 @@ class Forecast:
     """
 
     fan: tuple[FanPoint, ...]
-    doubles: When | None
+    doubles: TimeSpread | None
     doubles_chance: float
-    peaks: When
+    peaks: TimeSpread
     peak_times: Spread
-    back_to_line: When | None
+    back_to_line: TimeSpread | None
     hungry_at: datetime | None
     surprising: tuple[str, ...]
     basis: Basis
@@ -135,15 +137,15 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
     warmth = Warmth(background.place, start, background.cold)
     turns = turns_of(ledger, start)
     at_h = turns[-1].at_h
-    seen_h = at_h + max((reading.hours for reading in turns[-1].readings), default=0.0) + 0.5
+    seen_h = at_h + max((sighting.hours for sighting in turns[-1].sightings), default=0.0) + 0.5
     young = at_h < YOUNG_DAYS * 24.0 and background.origin is not Origin.ASLEEP
     until_h = max(at_h + min(LONGEST_H, _horizon_h(warmth, at_h)), seen_h)
     members = gather(feeding(background, start, turns, until_h), turns) if young else None
     traits = members.likeliest if members else BOOK
     seen = turns if young else turns[-FEEDS_BACK:]
-    courses = follow(_before(background, seen, turns), traits, seen, until_h, warmth, STEP_H)
+    courses = follow_turns(_before(background, seen, turns), traits, seen, until_h, warmth, REFERENCE_STEP_H)
     curves = [_curve(course, turn) for course, turn in zip(courses, seen, strict=True)]
-    posterior = track(curves[-FEEDS_BACK:], [turn.readings for turn in seen[-FEEDS_BACK:]])
+    posterior = track(curves[-FEEDS_BACK:], [turn.sightings for turn in seen[-FEEDS_BACK:]])
     fed_at = start + timedelta(hours=at_h)
     made = _of_running(curves[-1], posterior, fed_at)
     if members and curves[-1].levels.max() < STRETCHABLE:
@@ -183,10 +185,10 @@ def prior_ready(background: Background, ahead: tuple[Turn, ...], start: datetime
 class IfFed:
     """What a feed would do: when it doubles, peaks and is back at its line, and how high it goes."""
 
-    doubles: When | None
-    peaks: When
+    doubles: TimeSpread | None
+    peaks: TimeSpread
     peak_times: Spread
-    back_to_line: When | None
+    back_to_line: TimeSpread | None
 
 
 @lru_cache(maxsize=256)
@@ -197,9 +199,9 @@ def if_fed(ledger: Ledger, background: Background, meal: Turn) -> IfFed:
     turns = turns_of(ledger, start)
     seen = turns[-FEEDS_BACK:]
     until_h = meal.at_h + min(LONGEST_H, _horizon_h(warmth, meal.at_h))
-    courses = follow(_before(background, seen, turns), BOOK, (*seen, meal), until_h, warmth, STEP_H)
+    courses = follow_turns(_before(background, seen, turns), BOOK, (*seen, meal), until_h, warmth, REFERENCE_STEP_H)
     curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, meal), strict=True)]
-    posterior = track(curves, [*(turn.readings for turn in seen), ()])
+    posterior = track(curves, [*(turn.sightings for turn in seen), ()])
     told = moments(curves[-1], nodes(posterior.running))
     fed_at = start + timedelta(hours=meal.at_h)
     return IfFed(
@@ -215,9 +217,8 @@ def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0
     jar = mature(blend, BOOK)
     mixed = meal.into(jar, replace(BOOK, vigour=vigour))
     warmth = Warmth(Place(celsius), datetime(2000, 1, 1, tzinfo=UTC))
-    course = run(
-        replace(mixed, traits=replace(BOOK, vigour=vigour)), 0.0, _horizon_h(warmth, 0.0) * 1.5, warmth, STEP_H
-    )
+    lively = replace(mixed, traits=replace(BOOK, vigour=vigour))
+    course = run(lively, 0.0, _horizon_h(warmth, 0.0) * 1.5, warmth, REFERENCE_STEP_H)
     curve = Curve(np.array(course.hours), course.levels)
     return moments(curve, nodes(track([curve], [()]).running))
 
@@ -231,7 +232,7 @@ def _before(background: Background, seen: tuple[Turn, ...], turns: tuple[Turn, .
         return mature(background.blend, BOOK)
     if background.origin is Origin.FLOUR_AND_WATER:
         return None
-    return culture(background.origin, background.blend, BOOK)
+    return culture_jar(background.origin, background.blend, BOOK)
 
 
 def _horizon_h(warmth: Warmth, at_h: float) -> float:
@@ -240,43 +241,37 @@ def _horizon_h(warmth: Warmth, at_h: float) -> float:
     return 30.0 / min(1.0, pace)
 
 
-def _curve(course: Course[float], turn: Turn) -> Curve:
+def _curve(course: Run[float], turn: Turn) -> Curve:
     return Curve(np.array(course.hours) - turn.at_h, course.levels)
 
 
-def _hungry_at(course: Course[float], pace: float, fed_at: datetime) -> datetime | None:
+def _hungry_at(course: Run[float], pace: float, fed_at: datetime) -> datetime | None:
     for hour, state in zip(course.hours, course.states, strict=True):
         if hunger(course.paste, state[FOOD], state[WALLS]) >= HUNGRY:
             return fed_at + timedelta(hours=(hour - course.hours[0]) / pace)
     return None
 
 
-# In time is a doubling within so many hours at so many degrees.
-RULE_H, RULE_C = 8.0, 24.0
-
-
 def _fits(
-    ledger: Ledger, courses: list[Course[float]], curves: list[Curve], posterior: Posterior, warmth: Warmth
+    ledger: Ledger, courses: list[Run[float]], curves: list[Curve], posterior: Posterior, warmth: Warmth
 ) -> tuple[RoundFit, ...]:
     count = len(posterior.rounds)
     fits = []
     for turn, course, curve, weights in zip(
         ledger.rounds[-count:], courses[-count:], curves[-count:], posterior.rounds, strict=True
     ):
-        # Less than twice where flour and thickness cannot hold that much (see `ensemble`).
-        doubles_at = min(2.0, 1.0 + HOLDS_SHARE * course.paste.most_gas)
-        pace = growth_pace(warmth(course.hours[0] + 4.0), YEAST_UPPER_C) / growth_pace(RULE_C, YEAST_UPPER_C)
-        limit_h = RULE_H / max(pace, 0.05)
-        told = moments(curve, nodes(weights), doubles_at, limit_h)
+        doubled = doubles_at(course.paste)
+        limit = limit_h(warmth(course.hours[0] + WARMTH_AFTER_H))
+        told = moments(curve, nodes(weights), doubled, limit)
         top = course.states[int(curve.levels.argmax())]
         fits.append(
             RoundFit(
                 turn.feed.id,
-                round(doubles_at, 3),
+                round(doubled, 3),
                 round(told.doubles_chance, 3),
                 told.doubles.middle if told.doubles else None,
                 round(told.in_time_chance, 3),
-                round(limit_h, 2),
+                round(limit, 2),
                 told.peak.middle,
                 round(told.peak_times.middle, 3),
                 round(top[YEAST] / max(top[YEAST] + top[EARLY], 1e-9), 3),
@@ -291,15 +286,15 @@ def _fits(
 @dataclass(frozen=True)
 class _Told:
     fan: tuple[FanPoint, ...]
-    doubles: When | None
+    doubles: TimeSpread | None
     chance: float
-    peaks: When
+    peaks: TimeSpread
     peak_times: Spread
-    back: When | None
+    back: TimeSpread | None
 
 
-def _when(spread: Spread, since: datetime) -> When:
-    return When(*(since + timedelta(hours=hours) for hours in (spread.low, spread.middle, spread.high)))
+def _when(spread: Spread, since: datetime) -> TimeSpread:
+    return TimeSpread(*(since + timedelta(hours=hours) for hours in (spread.low, spread.middle, spread.high)))
 
 
 def _hours_of(curve: Curve) -> list[float]:
@@ -346,8 +341,8 @@ def _of_members(members: Ensemble, at_h: float, fed_at: datetime) -> _Told:
 
 
 def _ready(days: DayOfReady, start: datetime) -> Ready:
-    def at(*values: float) -> When:
-        return When(*(start + timedelta(days=value) for value in values))
+    def at(*values: float) -> TimeSpread:
+        return TimeSpread(*(start + timedelta(days=value) for value in values))
 
     awake = at(days.awake_low, days.awake_middle, days.awake_high)
     return Ready(at(days.low, days.middle, days.high), awake, days.share)

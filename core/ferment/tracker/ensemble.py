@@ -11,34 +11,30 @@ from statistics import NormalDist
 
 import numpy as np
 
-from ..jar_model import ACID, GAS, Course, Jar, Traits, culture, run_many
-from ..kinetics import MANY, YEAST_UPPER_C, Array, growth_pace, ph_of
-from ..log import Bubbles
-from ..protocol.method import Origin
-from ..warmth import Warmth
+from ..kitchen.warmth import Warmth
+from ..mixing.contents import Origin
+from ..model.jar import ACID, GAS, Jar, Run, Traits, culture_jar, run_many
+from ..model.kinetics import MANY, Array, ph_of
+from ..ready_rule import DOUBLED, EARLY_DAYS_H, HOLDS_SHARE, IN_A_ROW, WARMTH_AFTER_H, Strictness, limit_h
+from ..record.log import Bubbles
 from .rounds import Background, Turn
 from .stretch import quantiles
 
 COUNT = 48
-STEP_H = 0.5
+MEMBER_STEP_H = 0.5
 # How much new jars differ in the logarithm: vigour, gas-holding, native life, lag; and how far the told warmth is off.
 SPREADS = (0.30, 0.20, 0.9, 0.35)
 # A model is not a jar: levels in the first days are held against it loosely.
 LEVEL_SD = 0.16
 # A strip reads to about a quarter of a unit, and jars of one age differ by as much again.
 PH_SD = 0.35
-FREEDOM = 4.0
+MEMBER_FREEDOM = 4.0
 LEAST_EFFECTIVE = 8.0
-# The rule of ready, as far as the model can judge it: so many feeds in a row, doubled within so many hours at 24 °C.
-IN_A_ROW, WITHIN_H, RULE_C = 3, 8.0, 24.0
 ENOUGH = 0.93
 # With fewer than this share ready within the days looked at, no day is told.
 LEAST_TOLD = 0.3
 # Where no other member became ready for so many days, those left fed so do not within the days looked at.
 STALLED_DAYS = 3.5
-YEAST_FROM_H = 60.0
-# A jar fed once a day rises to about four fifths of what its paste can hold; nearly that is a doubling for it.
-HOLDS_SHARE = 0.72
 
 
 def _members() -> tuple[Array, ...]:
@@ -63,9 +59,9 @@ def traits() -> Traits[Array]:
     return Traits(*(np.exp(spread * row) for spread, row in zip(SPREADS, MEMBERS, strict=True)))
 
 
-def doubling_mark(course: Course[Array] | Jar[Array]) -> Array:
-    """What counts as doubled: 2 ×, or nearly what this flour and thickness can hold where that is less."""
-    return np.minimum(2.0, 1.0 + HOLDS_SHARE * course.paste.most_gas * course.traits.height)
+def doubling_mark(course: Run[Array] | Jar[Array]) -> Array:
+    """What counts as doubled for each member: as the rule has it, by its own gas-holding."""
+    return np.minimum(DOUBLED, 1.0 + HOLDS_SHARE * course.paste.most_gas * course.traits.height)
 
 
 @dataclass(frozen=True)
@@ -83,15 +79,15 @@ class Feeding:
 
 
 def feeding(background: Background, start: datetime, turns: Sequence[Turn], until_h: float) -> Feeding:
-    return Feeding(background, start, tuple(replace(turn, readings=()) for turn in turns), until_h)
+    return Feeding(background, start, tuple(replace(turn, sightings=()) for turn in turns), until_h)
 
 
-def run_members(fed: Feeding) -> tuple[Course[Array], ...]:
+def run_members(fed: Feeding) -> tuple[Run[Array], ...]:
     """Every member through its feeds, the last until the end that is asked for."""
     warmth = fed.warmth
-    courses: list[Course[Array]] = []
+    courses: list[Run[Array]] = []
     for number, turn in enumerate(fed.turns):
-        end = fed.turns[number + 1].at_h if number + 1 < len(fed.turns) else max(fed.until_h, turn.at_h + STEP_H)
+        end = fed.turns[number + 1].at_h if number + 1 < len(fed.turns) else max(fed.until_h, turn.at_h + MEMBER_STEP_H)
         before = courses[-1] if courses else _outside(fed.background)
         courses.append(_round(before, turn, end, warmth))
     return tuple(courses)
@@ -100,17 +96,17 @@ def run_members(fed: Feeding) -> tuple[Course[Array], ...]:
 # A look changes what the members weigh, not how they run, and a feed leaves the rounds before it as they were: so the
 # rounds of the last few jars are kept, each known by the very one that it follows.
 @lru_cache(maxsize=512)
-def _round(before: Course[Array] | None, turn: Turn, end_h: float, warmth: Warmth) -> Course[Array]:
-    return run_many(turn.into(before.end if before else None, traits()), turn.at_h, end_h, warmth, STEP_H)
+def _round(before: Run[Array] | None, turn: Turn, end_h: float, warmth: Warmth) -> Run[Array]:
+    return run_many(turn.into(before.end if before else None, traits()), turn.at_h, end_h, warmth, MEMBER_STEP_H)
 
 
 @lru_cache(maxsize=64)
-def _outside(background: Background) -> Course[Array] | None:
+def _outside(background: Background) -> Run[Array] | None:
     """A culture from outside, as a run that has not begun."""
     if background.origin is Origin.FLOUR_AND_WATER:
         return None
-    jar = culture(background.origin, background.blend, traits())
-    return Course(jar.paste, jar.traits, [0.0], [jar.state])
+    jar = culture_jar(background.origin, background.blend, traits())
+    return Run(jar.paste, jar.traits, [0.0], [jar.state])
 
 
 @lru_cache(maxsize=64)
@@ -123,7 +119,7 @@ class Ensemble:
     """Members after every turn of the log, and their weights."""
 
     fed: Feeding
-    courses: tuple[Course[Array], ...]
+    courses: tuple[Run[Array], ...]
     weights: Array
 
     @property
@@ -142,22 +138,22 @@ def gather(fed: Feeding, turns: Sequence[Turn]) -> Ensemble:
     return Ensemble(fed, courses, _weights(told))
 
 
-def _told(turn: Turn, course: Course[Array]) -> Array:
+def _told(turn: Turn, course: Run[Array]) -> Array:
     told = np.zeros(COUNT)
     hours = np.array(course.hours) - turn.at_h
     levels = course.levels
-    for reading in turn.readings:
-        row = _row(levels, hours, reading.hours)
-        if reading.times is not None:
-            told += _bell(reading.times - row)
-        if reading.high is not None:
-            told += _bell(reading.high - _row(np.maximum.accumulate(levels, axis=0), hours, reading.hours))
-        if reading.bubbles is Bubbles.NONE and reading.times is None:
+    for sighting in turn.sightings:
+        row = _row(levels, hours, sighting.hours)
+        if sighting.times is not None:
+            told += _bell(sighting.times - row)
+        if sighting.high is not None:
+            told += _bell(sighting.high - _row(np.maximum.accumulate(levels, axis=0), hours, sighting.hours))
+        if sighting.bubbles is Bubbles.NONE and sighting.times is None:
             told += _bell(np.maximum(row - 1.08, 0.0))
-        if reading.ph is not None:
-            acid = _row(course.row(ACID), hours, reading.hours)
+        if sighting.ph is not None:
+            acid = _row(course.row(ACID), hours, sighting.hours)
             buffer = np.full_like(acid, course.paste.buffer)
-            told += _bell((reading.ph - ph_of(acid, buffer, MANY)) * (LEVEL_SD / PH_SD))
+            told += _bell((sighting.ph - ph_of(acid, buffer, MANY)) * (LEVEL_SD / PH_SD))
     return told
 
 
@@ -169,7 +165,7 @@ def _row(levels: Array, hours: Array, hour: float) -> Array:
 
 
 def _bell(off: Array) -> Array:
-    made: Array = -0.5 * (FREEDOM + 1.0) * np.log1p((off / LEVEL_SD) ** 2 / FREEDOM)
+    made: Array = -0.5 * (MEMBER_FREEDOM + 1.0) * np.log1p((off / LEVEL_SD) ** 2 / MEMBER_FREEDOM)
     return made
 
 
@@ -222,17 +218,17 @@ def _count_days(fed: Feeding, ahead: tuple[Turn, ...], last_day: float) -> _Coun
         whole = _until(running, max(turn.at_h, at_h + 0.1), warmth)
         count.add(at_h, whole)
         jar = turn.into(whole.end, whole.traits)
-        at_h, running = turn.at_h, Course(jar.paste, jar.traits, [turn.at_h], [jar.state])
+        at_h, running = turn.at_h, Run(jar.paste, jar.traits, [turn.at_h], [jar.state])
     return count
 
 
-def _until(course: Course[Array], end_h: float, warmth: Warmth) -> Course[Array]:
+def _until(course: Run[Array], end_h: float, warmth: Warmth) -> Run[Array]:
     """A run cut off at an hour, or run on to it."""
     if course.hours[-1] < end_h:
-        rest = run_many(course.end, course.hours[-1], end_h, warmth, STEP_H)
-        return Course(course.paste, course.traits, course.hours + rest.hours[1:], course.states + rest.states[1:])
+        rest = run_many(course.end, course.hours[-1], end_h, warmth, MEMBER_STEP_H)
+        return Run(course.paste, course.traits, course.hours + rest.hours[1:], course.states + rest.states[1:])
     steps = max(1, sum(hour <= end_h for hour in course.hours))
-    return Course(course.paste, course.traits, course.hours[:steps], course.states[:steps])
+    return Run(course.paste, course.traits, course.hours[:steps], course.states[:steps])
 
 
 class _Count:
@@ -259,20 +255,19 @@ class _Count:
         known = self._ready[np.isfinite(self._ready)]
         return self._share > LEAST_TOLD and self._until_h / 24.0 - float(known.max()) > STALLED_DAYS
 
-    def add(self, at_h: float, course: Course[Array]) -> None:
+    def add(self, at_h: float, course: Run[Array]) -> None:
         self._until_h = course.hours[-1]
         hours = np.array(course.hours) - at_h
         gas = np.array([state[GAS] for state in course.states])
         over = gas + 1.0 >= doubling_mark(course)[None, :]
         ever = over.any(axis=0)
         reached = hours[np.argmax(over, axis=0)]
-        pace = growth_pace(self._warmth(at_h + 4.0), YEAST_UPPER_C) / growth_pace(RULE_C, YEAST_UPPER_C)
-        # Yeast explains a rise only once the early bacteria are gone: not in the first two and a half days.
-        awake = ever & (at_h > YEAST_FROM_H)
-        good = awake & (reached * pace <= WITHIN_H)
+        # Yeast explains a rise only once the early bacteria are gone.
+        awake = ever & (at_h > EARLY_DAYS_H)
+        good = awake & (reached <= limit_h(self._warmth(at_h + WARMTH_AFTER_H)))
         self._awake = np.where(awake & ~np.isfinite(self._awake), (at_h + reached) / 24.0, self._awake)
         self._row = np.where(good, self._row + 1.0, 0.0)
-        done = (self._row >= IN_A_ROW) & ~np.isfinite(self._ready)
+        done = (self._row >= IN_A_ROW[Strictness.USUAL]) & ~np.isfinite(self._ready)
         self._ready = np.where(done, (at_h + reached) / 24.0, self._ready)
 
     def days(self, weights: Array, last_day: float) -> DayOfReady | None:

@@ -4,29 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import datetime
 
-from ..flours import Blend, FlourLot
-from ..jar_model import Course, Jar, Traits, feed, run
-from ..kinetics import T
-from ..ledger import Ledger, Round
-from ..log import Bubbles
-from ..protocol.method import Origin
-from ..warmth import Place, Warmth
-
-HOUR = timedelta(hours=1)
-
-
-@dataclass(frozen=True)
-class Reading:
-    """One look in hours since its feed: level and high mark as multiples of the line, bubbles, pH, where noted."""
-
-    look_id: str
-    hours: float
-    times: float | None
-    high: float | None
-    bubbles: Bubbles | None
-    ph: float | None
+from ..kitchen.flours import Blend, FlourLot
+from ..kitchen.hours import HOUR
+from ..kitchen.warmth import Place, Warmth
+from ..mixing.contents import Origin
+from ..model.jar import Jar, Run, Traits, after_feed, run
+from ..model.kinetics import T
+from ..record.ledger import Ledger, Round, Sighting
 
 
 @dataclass(frozen=True)
@@ -39,10 +25,10 @@ class Turn:
     liquid_g: float
     juice_g: float
     salt_g: float
-    readings: tuple[Reading, ...] = ()
+    sightings: tuple[Sighting, ...] = ()
 
     def into(self, jar: Jar[T] | None, traits: Traits[T]) -> Jar[T]:
-        return feed(jar, traits, self.keep_g, self.flours, self.liquid_g, self.juice_g, self.salt_g)
+        return after_feed(jar, traits, self.keep_g, self.flours, self.liquid_g, self.juice_g, self.salt_g)
 
 
 @dataclass(frozen=True)
@@ -60,34 +46,29 @@ def turns_of(ledger: Ledger, since: datetime) -> tuple[Turn, ...]:
 
 
 def _turn(one: Round, since: datetime) -> Turn:
-    feed_, seen = one.feed, {reading.look.id: reading for reading in one.readings}
-    readings = []
-    for look in one.looks:
-        read = seen.get(look.id)
-        times, high = (read.times, read.high) if read else (None, None)
-        readings.append(Reading(look.id, (look.at - feed_.at) / HOUR, times, high, look.bubbles, look.ph))
+    fed = one.feed
     return Turn(
-        (feed_.at - since) / HOUR,
+        (fed.at - since) / HOUR,
         # What was there is all that can have been kept.
-        min(feed_.keep_g, one.before.total_g) if one.before.total_g else feed_.keep_g,
-        feed_.flours,
-        feed_.liquid_g,
-        feed_.juice_g,
-        feed_.salt_g,
-        tuple(readings),
+        min(fed.keep_g, one.before.total_g) if one.before.total_g else fed.keep_g,
+        fed.flours,
+        fed.liquid_g,
+        fed.juice_g,
+        fed.salt_g,
+        one.sightings,
     )
 
 
-def follow(
+def follow_turns(
     jar: Jar[float] | None,
     traits: Traits[float],
     turns: Sequence[Turn],
     until_h: float,
     warmth: Warmth,
     step_h: float,
-) -> list[Course[float]]:
+) -> list[Run[float]]:
     """One jar through its turns, the last until an hour."""
-    courses: list[Course[float]] = []
+    courses: list[Run[float]] = []
     for number, turn in enumerate(turns):
         end = turns[number + 1].at_h if number + 1 < len(turns) else until_h
         mixed = turn.into(courses[-1].end if courses else jar, traits)

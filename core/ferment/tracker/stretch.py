@@ -12,8 +12,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..kinetics import Array
-from .rounds import Reading
+from ..model.kinetics import Array
+from ..record.ledger import Sighting
 
 PACES = np.linspace(-1.0, 1.0, 61)
 HEIGHTS = np.linspace(-0.8, 0.8, 33)
@@ -93,22 +93,22 @@ def _log_likelihood(level: float, expected: Array) -> Array:
     return -0.5 * (FREEDOM + 1.0) * np.log1p(off**2 / FREEDOM) - np.log(sd)
 
 
-def track(curves: Sequence[Curve], readings: Sequence[Sequence[Reading]], spread: float = 1.0) -> Posterior:
+def track(curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spread: float = 1.0) -> Posterior:
     """Every feed in turn, the last being the one that runs."""
     jar = prior(spread)
     running = jar
     surprising: list[str] = []
     rounds: list[Array] = []
     watched = 0
-    for curve, seen in zip(curves, readings, strict=True):
+    for curve, seen in zip(curves, sightings, strict=True):
         jar = _WANDER[0] @ jar @ _WANDER[1].T
         before = _DAY[0] @ jar @ _DAY[1].T
         told = np.zeros_like(jar)
-        for reading in seen:
-            for level, expected in _expected(curve, reading):
+        for sighting in seen:
+            for level, expected in _expected(curve, sighting):
                 told += _log_likelihood(level, expected)
                 if _is_surprising(level, expected, before):
-                    surprising.append(reading.look_id)
+                    surprising.append(sighting.look_id)
         watched += 1 if any(one.times is not None or one.high is not None for one in seen) else 0
         likely = np.exp(told - told.max())
         running = before * likely
@@ -120,12 +120,12 @@ def track(curves: Sequence[Curve], readings: Sequence[Sequence[Reading]], spread
     return Posterior(jar, running, watched, tuple(dict.fromkeys(surprising)), tuple(rounds))
 
 
-def _expected(curve: Curve, reading: Reading) -> list[tuple[float, Array]]:
+def _expected(curve: Curve, sighting: Sighting) -> list[tuple[float, Array]]:
     told = []
-    if reading.times is not None:
-        told.append((reading.times, predicted(curve, reading.hours)))
-    if reading.high is not None:
-        told.append((reading.high, predicted(curve, reading.hours, highest=True)))
+    if sighting.times is not None:
+        told.append((sighting.times, predicted(curve, sighting.hours)))
+    if sighting.high is not None:
+        told.append((sighting.high, predicted(curve, sighting.hours, highest=True)))
     return told
 
 

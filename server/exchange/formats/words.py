@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from datetime import datetime, tzinfo
 
-from ferment.feeding import FeedPlan
-from ferment.flours import Flour
+from ferment.kitchen.flours import Flour
+from ferment.mixing.feeding import FeedPlan
 from ferment.planner import Act, Step
 from ferment.planner.steps import SightCode
 from ferment.protocol.method import Normal

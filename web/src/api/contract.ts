@@ -860,8 +860,8 @@ export interface components {
          * Attempt
          * @description One feed judged by its looks: whether it was watched, how high it went, and how likely it doubled in time.
          *
-         *     Hours are as they passed; `limit_h` is 8 h at 24 °C in the warmth of that feed. `by_yeast` is false while early
-         *     bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
+         *     Hours are as they passed; `limit_h` are the hours of the rule in the warmth of that feed. `by_yeast` is false while
+         *     early bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
          */
         Attempt: {
             /**
@@ -1884,6 +1884,7 @@ export interface components {
         OptionCode: "way" | "origin" | "every_hours" | "twice_from_day" | "first_days" | "keeping" | "jar" | "seed_grams" | "start_grams" | "feed_grams" | "culture_grams" | "target_grams" | "reserve_grams" | "flour_parts" | "hydration_percent" | "juice_percent" | "salt_percent" | "first_blend" | "middle_blend" | "blend";
         /**
          * Origin
+         * @description What a jar is begun from.
          * @enum {string}
          */
         Origin: "flour_and_water" | "dried" | "frozen" | "asleep";
@@ -2020,7 +2021,10 @@ export interface components {
             level: components["schemas"]["PointBody"];
             mark: components["schemas"]["PointBody"];
         };
-        /** Postbox */
+        /**
+         * Postbox
+         * @description What was sent, the latest first, and what would be, the soonest first.
+         */
         Postbox: {
             /** Sent */
             sent: components["schemas"]["Posted"][];
@@ -2029,7 +2033,7 @@ export interface components {
         };
         /**
          * Posted
-         * @description A reminder in the postbox, or one that will be (`sent_at` to come).
+         * @description A reminder in the postbox, or one that will be (`sent_at` to come); `late_h` hours after the act was due.
          */
         Posted: {
             act: components["schemas"]["Act"];
@@ -2265,8 +2269,9 @@ export interface components {
          * RoundFit
          * @description One of the last feeds as its looks have it: how likely it doubled, and did so in time; hours since the feed.
          *
-         *     `doubles_at` is the level that counts as doubled for its flour and thickness, `limit_h` 8 h at 24 °C in its warmth.
-         *     `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early bacteria.
+         *     `doubles_at` is the level that counts as doubled for its flour and thickness, `limit_h` the hours of the
+         *     rule in its warmth. `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early
+         *     bacteria.
          */
         RoundFit: {
             /** Doubled Chance */
@@ -2595,7 +2600,7 @@ export interface components {
         StepState: "done" | "skipped" | "not_yet" | "waiting" | "due" | "late" | "ahead";
         /**
          * Strictness
-         * @description How many feeds in a row the baker asks for.
+         * @description How many good feeds in a row the baker asks for.
          * @enum {string}
          */
         Strictness: "loose" | "usual" | "strict";

@@ -1,0 +1,303 @@
+"""The front door: everything the product says of a jar, computed from (setup, log, now)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime, timedelta
+from enum import StrEnum
+
+from ..kitchen.flours import FlourLot
+from ..kitchen.vessel import ROOM_WANTED, Vessel, line_mm, room_times
+from ..mixing.feeding import FeedPlan, ratio_as_weighed
+from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
+from ..planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
+from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, Task, WaitsFor
+from ..protocol.course import Course
+from ..protocol.method import Normal
+from ..record.ledger import Ledger, Round, Sighting
+from ..record.log import Bubbles, Log, Top
+from ..setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
+from ..signs import Finding
+from ..signs.contract import Urgency
+from ..tracker import Background, Forecast, Ready, forecast, prior_ready
+from ..verdicts.cautions import Notice, notices
+from ..verdicts.counsel import Counsel, counsel
+from ..verdicts.judgement import judgement
+from ..verdicts.readiness import Readiness
+from ..verdicts.stage import StageFound
+
+
+class Move(StrEnum):
+    MIX = "mix"
+    FEED = "feed"
+    STIR = "stir"
+    LOOK = "look"
+    TO_FRIDGE = "to_fridge"
+    TO_COUNTER = "to_counter"
+    BIN = "bin"
+    BINNED = "binned"
+    NOTHING = "nothing"
+
+
+# How far the plan is followed for the day of ready.
+FORESEEN = timedelta(days=24)
+MOVES = {act: Move(act.value) for act in Act}
+
+
+@dataclass(frozen=True)
+class NextMove:
+    """What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
+
+    `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds.
+    """
+
+    move: Move
+    state: StepState | None
+    due: datetime | None
+    earliest: datetime | None
+    latest: datetime | None
+    fits: bool
+    waits_for: tuple[WaitsFor, ...]
+    do: tuple[Doing, ...]
+    plan: FeedPlan | None
+    scale_walk: tuple[ScaleStep, ...]
+
+
+@dataclass(frozen=True)
+class InJar:
+    """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line."""
+
+    flours: FlourLot
+    water_g: float
+    salt_g: float
+    total_g: float
+    hydration_percent: float | None
+    line_mm: float
+    room_times: float
+
+
+@dataclass(frozen=True)
+class RoundSeen:
+    """One feed with the levels seen until the next, and the highest mark that was noted on the glass."""
+
+    feed_id: str
+    at: datetime
+    ratio: str
+    hydration_percent: float | None
+    discard_g: float
+    levels: tuple[Sighting, ...]
+    high_mark: float | None
+
+
+@dataclass(frozen=True)
+class SinceFeed:
+    """The running round: hours since the feed, the look that read the last level, the one that found it highest (its
+    level is the high mark where that is higher), and the latest that was noted of the rest."""
+
+    feed_id: str
+    is_first_mix: bool
+    fed_at: datetime
+    hours: float
+    last: Sighting | None
+    highest: Sighting | None
+    bubbles: Bubbles | None
+    top: tuple[Top, ...]
+
+
+@dataclass(frozen=True)
+class Totals:
+    """What the jar has used so far, in grams."""
+
+    feeds: int
+    flour_g: float
+    water_g: float
+    discard_g: float
+
+
+@dataclass(frozen=True)
+class Assessment:
+    """All that is known of a jar now.
+
+    `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
+    warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
+    `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
+    `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
+    """
+
+    day: int
+    normal: Normal | None
+    in_jar: InJar | None
+    since_feed: SinceFeed | None
+    next_move: NextMove
+    timeline: tuple[Step, ...]
+    changes: tuple[Change, ...]
+    ahead: PlanTotals
+    ready: ReadyDays
+    ready_on: Ready | None
+    forecast: Forecast | None
+    findings: tuple[Finding, ...]
+    readiness: Readiness | None
+    stage: StageFound | None
+    counsel: tuple[Counsel, ...]
+    notices: tuple[Notice, ...]
+    rounds: tuple[RoundSeen, ...]
+    totals: Totals
+    binned_at: datetime | None
+    discard_is_food: bool
+    usual_line_mm: float
+    room_is_tight: bool
+    may_run_over: bool
+
+
+def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
+    """Assess a jar. Times are aware; entries may come in any order.
+
+    Raises Refusal when the set-up itself cannot be planned.
+    """
+    now = now.astimezone(UTC)
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
+    made = plan_of(setup, course, ledger, now)
+    start = ledger.rounds[0].feed.at if ledger.rounds else None
+    background = background_of(setup, course, ledger)
+    told, ready_on = _forecast(setup, course, ledger, background, now)
+    judged = judgement(course, ledger, background.place, made, told, now, setup.ready_after)
+    advised = counsel(setup, course, ledger, made, judged, now)
+    made = advised.plan
+    usual_line = _usual_line_mm(made, ledger, setup.vessel)
+    return Assessment(
+        day=day_of(start, now) if start else 0,
+        normal=course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
+        in_jar=_in_jar(ledger),
+        since_feed=_since_feed(ledger, now),
+        next_move=_next_move(ledger, judged.findings, made, setup.vessel),
+        timeline=made.steps,
+        changes=made.changes,
+        ahead=made.to_ready,
+        ready=made.ready,
+        ready_on=ready_on,
+        forecast=told,
+        findings=judged.findings,
+        readiness=judged.readiness,
+        stage=judged.stage,
+        counsel=advised.counsel,
+        notices=notices(setup, course, ledger, made, judged),
+        rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
+        totals=_totals(ledger),
+        binned_at=ledger.binned.at if ledger.binned else None,
+        discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
+        usual_line_mm=usual_line,
+        room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
+        may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
+    )
+
+
+def _forecast(
+    setup: Setup, course: Course, ledger: Ledger, background: Background, now: datetime
+) -> tuple[Forecast | None, Ready | None]:
+    """The running feed and the day of ready, by the feeds that the whole plan shows ahead."""
+    start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
+    ahead = plan_of(setup, course, ledger, now, until=start + FORESEEN, most_ahead=MOST_STEPS)
+    meals = meals_ahead(ahead, start)
+    if ledger.rounds:
+        told = forecast(ledger, background, meals)
+        return told, told.ready if told else None
+    return None, prior_ready(background, meals, start)
+
+
+def _usual_line_mm(made: Plan, ledger: Ledger, vessel: Vessel) -> float:
+    """Where the fullest feed in sight stands."""
+    totals = [step.plan.total_g for step in made.steps if step.plan]
+    return line_mm(vessel, max(totals, default=ledger.contents.total_g))
+
+
+def _no_move(move: Move) -> NextMove:
+    return NextMove(move, None, None, None, None, True, (), (), None, ())  # noqa: FBT003  (a row of a table)
+
+
+def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel) -> NextMove:
+    if ledger.binned:
+        return _no_move(Move.BINNED)
+    if any(finding.urgency is Urgency.DANGER for finding in found):
+        return _no_move(Move.BIN)
+    step = made.next
+    if step is None:
+        return _no_move(Move.NOTHING)
+    there_is = ledger.contents.total_g if ledger.rounds else None
+    style = WalkStyle.CLEAN_JAR if any(one.do is Task.CLEAN_JAR for one in step.do) else WalkStyle.IN_THE_JAR
+    walk = scale_walk(step.plan, vessel.tare_g, there_is, style) if step.plan else ()
+    return NextMove(
+        MOVES[step.act],
+        step.state,
+        step.due,
+        step.earliest,
+        step.latest,
+        step.fits,
+        step.waits_for,
+        step.do,
+        step.plan,
+        walk,
+    )
+
+
+def _in_jar(ledger: Ledger) -> InJar | None:
+    if not ledger.rounds:
+        return None
+    turn, held = ledger.rounds[-1], ledger.contents
+    return InJar(
+        flours=held.flours,
+        water_g=held.water_g,
+        salt_g=held.salt_g,
+        total_g=held.total_g,
+        hydration_percent=held.hydration_percent,
+        line_mm=turn.line_mm,
+        room_times=turn.room_times,
+    )
+
+
+def _levels(turn: Round) -> tuple[Sighting, ...]:
+    return tuple(seen for seen in turn.sightings if seen.times is not None)
+
+
+def _highest(turn: Round) -> Sighting | None:
+    """The look that found it highest, as the level it stood at then or had left its mark at."""
+    marks = (replace(seen, times=seen.high) for seen in turn.sightings if seen.high is not None)
+    return max((*_levels(turn), *marks), key=lambda seen: seen.times or 0.0, default=None)
+
+
+def _since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
+    if not ledger.rounds:
+        return None
+    turn = ledger.rounds[-1]
+    levels = _levels(turn)
+    return SinceFeed(
+        feed_id=turn.feed.id,
+        is_first_mix=len(ledger.rounds) == 1,
+        fed_at=turn.feed.at,
+        hours=(now - turn.feed.at) / timedelta(hours=1),
+        last=levels[-1] if levels else None,
+        highest=_highest(turn),
+        bubbles=next((seen.bubbles for seen in reversed(turn.sightings) if seen.bubbles), None),
+        top=tuple(sorted(next((seen.top for seen in reversed(turn.sightings) if seen.top), frozenset()))),
+    )
+
+
+def _round_seen(turn: Round) -> RoundSeen:
+    return RoundSeen(
+        feed_id=turn.feed.id,
+        at=turn.feed.at,
+        ratio=ratio_as_weighed(turn.feed.keep_g, turn.feed.flour_g, turn.feed.liquid_g),
+        hydration_percent=turn.contents.hydration_percent,
+        discard_g=turn.discard_g,
+        levels=_levels(turn),
+        high_mark=max((seen.high for seen in turn.sightings if seen.high is not None), default=None),
+    )
+
+
+def _totals(ledger: Ledger) -> Totals:
+    return Totals(
+        feeds=len(ledger.rounds),
+        flour_g=sum(turn.feed.flour_g for turn in ledger.rounds),
+        water_g=sum(turn.feed.liquid_g for turn in ledger.rounds),
+        discard_g=sum(turn.discard_g for turn in ledger.rounds),
+    )

@@ -1,0 +1,177 @@
+"""Families side by side: days, feeds, hands-on minutes, flour, discard and what is needed; and which of them suits."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+from enum import StrEnum
+
+from ..kitchen.flours import Flour, FlourLot
+from ..mixing.contents import Origin
+from ..planner import MOST_STEPS, totals
+from ..planner.steps import ReadyDays
+from ..protocol.method import Method, Thing
+from ..protocol.options import BlendOption, Choice, Choices
+from ..setups import Setup, course_of, ledger_of, plan_of
+from ..tracker import Ready
+from .assessment import assess
+
+
+@dataclass(frozen=True)
+class Compared:
+    """What a family takes until its likely day of ready, from the same start, hours and warmth."""
+
+    family: str
+    origin: Origin
+    ready: ReadyDays
+    feeds: int
+    feeds_a_day: float
+    minutes: float
+    minutes_a_day: float
+    flours: FlourLot
+    flour_g: float
+    liquid_g: float
+    discard_g: float
+    needs: tuple[Thing, ...]
+    wants_c: float | None
+
+
+class Reason(StrEnum):
+    """Why a family is suggested or advised against, here and now."""
+
+    SOONEST = "soonest"
+    LEAST_FLOUR = "least_flour"
+    LEAST_DISCARD = "least_discard"
+    LEAST_WORK = "least_work"
+    NO_SCALE = "no_scale"
+    NEEDS_SCALE = "needs_scale"
+    TOO_COLD = "too_cold"
+    SLOW_FLOUR = "slow_flour"
+    SELDOM_READY = "seldom_ready"
+
+
+# A way made for so much more than a kitchen has is advised against.
+TOO_COLD_BY_C = 4.0
+
+
+@dataclass(frozen=True)
+class Offered:
+    """A family with the day of ready foreseen for this kitchen and flour, and what speaks for it and against it."""
+
+    compared: Compared
+    ready_on: Ready | None
+    suits: tuple[Reason, ...]
+    speaks_against: tuple[Reason, ...]
+
+
+def side_by_side(families: Iterable[Method], setup: Setup, origin: Origin, *, has_scale: bool) -> tuple[Offered, ...]:
+    """The families that can begin so, with this kitchen's warmth and, wherever a family lets it be chosen, this blend
+    (`blend` among the choices of the set-up)."""
+    blend = setup.choices.get("blend")
+    rows = []
+    for family in families:
+        way = next((way for way in family.ways if way.origin is origin), None)
+        if family.origin is not origin and way is None:
+            continue
+        choices: dict[str, Choice] = {}
+        if blend is not None:
+            choices |= {option.code.value: blend for option in family.options if isinstance(option, BlendOption)}
+        if way is not None and family.origin is not origin:
+            choices[way.code.value] = way.pick.value
+        own = replace(setup, family=family.code, method=family, choices=choices)
+        rows.append((to_ready(own), assess(own, (), setup.starts_at).ready_on))
+    made = [_Row(*row, setup.starts_at) for row in rows]
+    flours = set(blend) if isinstance(blend, Mapping) else set()
+    return tuple(
+        Offered(
+            row.compared,
+            row.ready_on,
+            tuple(reason for reason, best in _BEST.items() if _is_best(best, row, made))
+            + ((Reason.NO_SCALE,) if not has_scale and Thing.SCALE not in row.compared.needs else ()),
+            tuple(_against(row, setup, flours, has_scale=has_scale)),
+        )
+        for row in made
+    )
+
+
+@dataclass(frozen=True)
+class _Row:
+    compared: Compared
+    ready_on: Ready | None
+    start: datetime
+
+    @property
+    def ready_days(self) -> float:
+        """By what is foreseen for this kitchen, else by the plain table."""
+        if self.ready_on is None:
+            return self.compared.ready.likely
+        return (self.ready_on.on.likely - self.start) / timedelta(days=1)
+
+
+_BEST: Mapping[Reason, Callable[[_Row], float]] = {
+    Reason.SOONEST: lambda row: row.ready_days,
+    Reason.LEAST_FLOUR: lambda row: row.compared.flour_g,
+    Reason.LEAST_DISCARD: lambda row: row.compared.discard_g,
+    Reason.LEAST_WORK: lambda row: row.compared.minutes_a_day,
+}
+
+
+def _is_best(by: Callable[[_Row], float], one: _Row, all_: Sequence[_Row]) -> bool:
+    return len(all_) > 1 and by(one) <= min(by(other) for other in all_)
+
+
+def _against(row: _Row, setup: Setup, flours: set[str], *, has_scale: bool) -> Iterable[Reason]:
+    one = row.compared
+    if not has_scale and Thing.SCALE in one.needs:
+        yield Reason.NEEDS_SCALE
+    if one.wants_c is not None and setup.warmth_c < one.wants_c - TOO_COLD_BY_C:
+        yield Reason.TOO_COLD
+    if Flour.GLUTEN_FREE in flours:
+        yield Reason.SLOW_FLOUR
+    if row.ready_on is not None and row.ready_on.seldom:
+        yield Reason.SELDOM_READY
+
+
+def compare(families: Iterable[Method], setup: Setup) -> tuple[Compared, ...]:
+    """Each family at its own defaults; choices of the set-up count where it is the family's own."""
+    return tuple(
+        to_ready(replace(setup, family=family.code, method=family, choices=_choices(setup, family)))
+        for family in families
+    )
+
+
+def _choices(setup: Setup, family: Method) -> Choices:
+    return setup.choices if setup.family == family.code else {}
+
+
+def to_ready(setup: Setup) -> Compared:
+    """What a jar takes from its first mix to the likely day of ready."""
+    course = course_of(setup)
+    now = setup.starts_at
+    first = plan_of(setup, course, ledger_of(setup, course, ()), now, most_ahead=1)
+    days = first.ready.likely
+    made = plan_of(
+        setup,
+        course,
+        ledger_of(setup, course, ()),
+        now,
+        until=now + timedelta(days=days) - timedelta(minutes=1),
+        most_ahead=MOST_STEPS,
+    )
+    whole = totals(made.steps, days)
+    return Compared(
+        family=course.method.code,
+        origin=course.origin,
+        ready=made.ready,
+        feeds=whole.feeds,
+        feeds_a_day=round(whole.feeds / days, 2),
+        minutes=whole.minutes,
+        minutes_a_day=round(whole.minutes / days, 1),
+        flours=whole.flours,
+        flour_g=round(sum(part.g for part in whole.flours), 1),
+        liquid_g=round(whole.water_g + whole.juice_g, 1),
+        discard_g=round(whole.discard_g, 1),
+        needs=course.method.needs,
+        wants_c=course.method.wants_c,
+    )

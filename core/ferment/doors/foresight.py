@@ -1,0 +1,176 @@
+"""Questions about what would be: another place, another ratio now, and when to feed to have it peak at an hour."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime, timedelta
+
+from ..kitchen.flours import Blend, Flour, FlourGrams
+from ..mixing.building import Build, build
+from ..planner import MOST_STEPS, Step
+from ..planner.steps import Change, PlanTotals
+from ..protocol.options import BlendOption, OptionCode
+from ..record.log import Log
+from ..refusal import Refusal, RefusalCode, within
+from ..setups import Setup, background_of, course_of, feed_now, ledger_of, plan_of
+from ..tracker import IfFed, if_fed, of_a_grown_jar
+from ..tracker.rounds import Turn
+from ..tracker.stretch import Moments, Spread
+from .assessment import Assessment, assess
+
+# Flour (and as much water) to one part of seed, as bakers say them.
+RATIOS = (1.0, 2.0, 3.0, 5.0, 10.0)
+
+
+def moved_to(setup: Setup, log: Log, now: datetime, celsius: float) -> Assessment:
+    """The jar as it would be told if it stood at another warmth from the first mix on."""
+    return assess(replace(setup, warmth_c=celsius, night_c=None, readings=()), log, now)
+
+
+@dataclass(frozen=True)
+class Supposition:
+    """What a baker may wonder about; None leaves it as it is. `size` multiplies the jar's own, `starts_in_h` moves the
+    first mix of a jar that is not mixed yet."""
+
+    warmth_c: float | None = None
+    flour: Flour | None = None
+    every_h: float | None = None
+    size: float | None = None
+    starts_in_h: float | None = None
+
+
+def otherwise(setup: Setup, log: Log, now: datetime, what: Supposition) -> tuple[Assessment, WholePlan]:
+    """The jar as it would be told and planned otherwise; nothing is changed. Raises Refusal."""
+    course = course_of(setup)
+    choices = dict(setup.choices)
+    codes = {option.code.value for option in course.method.options}
+    if what.flour is not None:
+        blends = [option.code.value for option in course.method.options if isinstance(option, BlendOption)]
+        choices |= {code: {what.flour.value: 1.0} for code in blends}
+    if what.every_h is not None:
+        if OptionCode.EVERY_HOURS not in codes:
+            raise Refusal(RefusalCode.UNKNOWN_OPTION, "every_h", {"known": ", ".join(sorted(codes))})
+        choices[OptionCode.EVERY_HOURS.value] = what.every_h
+    changed = replace(setup, choices=choices)
+    if what.warmth_c is not None:
+        changed = replace(changed, warmth_c=what.warmth_c, night_c=None, readings=())
+    if what.size is not None:
+        changed = replace(changed, size=setup.size * within(what.size, 0.1, 10.0, "size"))
+    if what.starts_in_h is not None and not log:
+        changed = replace(
+            changed, starts_at=now + timedelta(hours=within(what.starts_in_h, 0.0, 1440.0, "starts_in_h"))
+        )
+    return assess(changed, log, now), whole_plan(changed, log, now)
+
+
+@dataclass(frozen=True)
+class WholePlan:
+    """A jar's plan from its first mix to the day it is likely ready, and what that takes: done, and still to come."""
+
+    steps: tuple[Step, ...]
+    changes: tuple[Change, ...]
+    done: PlanTotals
+    to_come: PlanTotals
+    until: datetime
+
+
+# A plan is shown for so long at least and at most.
+LEAST_SHOWN, MOST_SHOWN = timedelta(days=7), timedelta(days=28)
+
+
+def whole_plan(setup: Setup, log: Log, now: datetime) -> WholePlan:
+    """Every act from the first mix to ready, one that waits for a sign at its usual time."""
+    now = now.astimezone(UTC)
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
+    told = assess(setup, log, now).ready_on
+    start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
+    likely = told.on.likely if told else now
+    until = min(max(likely, now + LEAST_SHOWN, start + LEAST_SHOWN), max(now, start) + MOST_SHOWN)
+    made = plan_of(setup, course, ledger, now, until=until, most_ahead=MOST_STEPS)
+    return WholePlan(made.steps, made.changes, made.done, made.to_ready, until)
+
+
+@dataclass(frozen=True)
+class RatioOffer:
+    """A feed now by a ratio, and what it would do."""
+
+    flour_parts: float
+    keep_g: float
+    flour_g: float
+    water_g: float
+    does: IfFed
+
+
+def offers(setup: Setup, log: Log, now: datetime) -> tuple[RatioOffer, ...]:
+    """What feeding now by each usual ratio would do, by the method's own seed and flours; none before the first mix."""
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
+    if not ledger.rounds or ledger.binned:
+        return ()
+    usual = feed_now(setup, course, ledger, now).plan
+    start = ledger.rounds[0].feed.at
+    at_h = max(ledger.rounds[-1].feed.at, now) - start
+    background = background_of(setup, course, ledger)
+    made = []
+    for parts in RATIOS:
+        keep = min(usual.keep_g, ledger.contents.total_g)
+        flour = keep * parts
+        flours = tuple(FlourGrams(part.flour, flour * part.g / usual.flour_g) for part in usual.flours)
+        # To the quarter of an hour, so that the answer of a moment ago still holds.
+        hour = round(at_h / timedelta(hours=0.25)) / 4.0
+        does = if_fed(ledger, background, Turn(hour, keep, flours, flour, 0.0, 0.0))
+        made.append(RatioOffer(parts, keep, round(flour, 1), round(flour, 1), does))
+    return tuple(made)
+
+
+def peak_of(ratio: tuple[float, float, float], blend: Blend, celsius: float, vigour: float = 1.0) -> Moments:
+    """The moments of a grown jar's feed by seed : flour : water, hours since the feed."""
+    seed, flour, water = ratio
+    flours = tuple(FlourGrams(part.flour, part.share * flour) for part in blend)
+    return of_a_grown_jar(Turn(0.0, seed, flours, water, 0.0, 0.0), blend, celsius, vigour)
+
+
+@dataclass(frozen=True)
+class TimedFeed:
+    """When to do a feed of a build, and when it is then at its peak."""
+
+    feed_at: datetime
+    peaks: tuple[datetime, datetime, datetime]
+
+
+def timed(build: Build, blend: Blend, wanted: datetime, celsius: float) -> tuple[TimedFeed, ...]:
+    """Back from the hour at which the last feed is to peak, each feed at the peak of the one before. Raises Refusal."""
+    told: list[TimedFeed] = []
+    at = wanted
+    for plan in reversed(build.feeds):
+        peak = peak_of((plan.keep_g, plan.flour_g, plan.liquid_g), blend, celsius).peak
+        if peak.middle <= 0:
+            raise Refusal(RefusalCode.OUT_OF_RANGE, "temp", {"least": 10.0, "most": 38.0})
+        at -= timedelta(hours=peak.middle)
+        told.append(TimedFeed(at, _around(at, peak)))
+    return tuple(reversed(told))
+
+
+# Kept back from every build (common practice: 20 to 30 g).
+KEPT_BACK_G = 20.0
+
+
+@dataclass(frozen=True)
+class BuildUp:
+    """A build for a recipe from a jar of its own flours, and when to do each feed where an hour was named."""
+
+    build: Build
+    times: tuple[TimedFeed, ...]
+
+
+def build_up_from(setup: Setup, target_g: float, wanted: datetime | None) -> BuildUp:
+    """Back from the grams that a recipe needs, and from the hour it needs them. Raises Refusal."""
+    blend = course_of(setup).culture.blend
+    made = build(target_g, KEPT_BACK_G, blend, step=setup.scale_step)
+    return BuildUp(made, timed(made, blend, wanted, setup.warmth_c) if wanted else ())
+
+
+def _around(fed_at: datetime, peak: Spread) -> tuple[datetime, datetime, datetime]:
+    low, middle, high = (fed_at + timedelta(hours=hours) for hours in (peak.low, peak.middle, peak.high))
+    return low, middle, high

@@ -1,0 +1,136 @@
+"""One feed while it is being weighed out: what was really kept and poured, and what that asks for next."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from datetime import datetime
+
+from ..kitchen.flours import Flour, FlourGrams, weight
+from ..kitchen.quantities import grams
+from ..kitchen.vessel import ROOM_WANTED, line_mm, room_times
+from ..mixing.feeding import FeedPlan, Ratio, ratio_as_weighed
+from ..mixing.mending import Mend, mend
+from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
+from ..protocol.course import Course
+from ..record.ledger import Ledger
+from ..record.log import Feed, Log
+from ..setups import Setup, course_of, feed_now, ledger_of, plan_of
+from .assessment import assess
+
+
+@dataclass(frozen=True)
+class WentIn:
+    """What was weighed other than planned, in grams; None or left out where it went as planned or is to come.
+
+    `style` is how the baker feeds this time (None: as the method does); `keeps_all` leaves the discard out.
+    """
+
+    keep_g: float | None
+    water_g: float | None
+    flours: Mapping[Flour, float]
+    style: WalkStyle | None = None
+    keeps_all: bool = False
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """The plan for the seed really kept, how to mend what was poured, and the room above it.
+
+    The acts of `scale_walk` add what is planned; its readings follow what really went in. `then_due` is when the next
+    act is due if this feed is done now; `discard_g` is what goes out, and `discard_is_food` whether the discard jar may
+    have it.
+    """
+
+    plan: FeedPlan
+    scale_walk: tuple[ScaleStep, ...]
+    mend: Mend | None
+    line_mm: float
+    room_times: float
+    room_is_tight: bool
+    style: WalkStyle
+    discard_g: float
+    discard_is_food: bool
+    then_due: datetime | None
+
+
+def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime) -> Sheet:
+    """The feed sheet for this moment of the weighing. Raises Refusal for amounts that no kitchen means."""
+    course = course_of(setup)
+    ledger = ledger_of(setup, course, log)
+    kept = None if went_in.keep_g is None else grams(went_in.keep_g, "keep_g")
+    if went_in.keeps_all and ledger.rounds:
+        return _keeping_all(setup, course, ledger, log, went_in, now)
+    fed = feed_now(setup, course, ledger, now, kept)
+    return _sheet(setup, ledger, log, went_in, now, fed.plan, clean_jar=fed.clean_jar)
+
+
+def _keeping_all(setup: Setup, course: Course, ledger: Ledger, log: Log, went_in: WentIn, now: datetime) -> Sheet:
+    """The usual flour and water on top of all that is there."""
+    fed = feed_now(setup, course, ledger, now)
+    held = round(ledger.contents.total_g, 6)
+    total = round(held + fed.plan.total_g - fed.plan.keep_g, 6)
+    ratio = ratio_as_weighed(held, fed.plan.flour_g, fed.plan.liquid_g)
+    plan = replace(fed.plan, keep_g=held, total_g=total, ratio=ratio, measured=())
+    return _sheet(setup, ledger, log, went_in, now, plan, clean_jar=fed.clean_jar)
+
+
+def _sheet(
+    setup: Setup, ledger: Ledger, log: Log, went_in: WentIn, now: datetime, plan: FeedPlan, *, clean_jar: bool
+) -> Sheet:
+    real = _as_it_went(plan, went_in)
+    there_is = ledger.contents.total_g if ledger.rounds else None
+    style = went_in.style or (WalkStyle.CLEAN_JAR if clean_jar else WalkStyle.IN_THE_JAR)
+    tare = setup.vessel.tare_g
+    walks = zip(scale_walk(plan, tare, there_is, style), scale_walk(real, tare, there_is, style), strict=True)
+    line = line_mm(setup.vessel, real.total_g)
+    room = room_times(setup.vessel, line)
+    return Sheet(
+        plan=plan,
+        scale_walk=tuple(replace(step, scale_shows_g=so_far.scale_shows_g) for step, so_far in walks),
+        mend=_mended(plan, real, went_in, setup.scale_step),
+        line_mm=line,
+        room_times=room,
+        room_is_tight=room < ROOM_WANTED,
+        style=style,
+        discard_g=round(max(0.0, (there_is or 0.0) - real.keep_g), 1),
+        discard_is_food=bool(ledger.rounds) and assess(setup, log, now).discard_is_food,
+        then_due=_then_due(setup, log, real, now),
+    )
+
+
+def _then_due(setup: Setup, log: Log, real: FeedPlan, now: datetime) -> datetime | None:
+    fed = Feed("this", now, real.keep_g, real.flours, real.water_g, real.salt_g, None, real.juice_g)
+    course = course_of(setup)
+    made = plan_of(setup, course, ledger_of(setup, course, (*log, fed)), now, most_ahead=1)
+    return made.next.due if made.next else None
+
+
+def _mended(plan: FeedPlan, real: FeedPlan, went_in: WentIn, step: float) -> Mend | None:
+    if not plan.flour_g or not plan.liquid_g:
+        return None
+    # A first mix keeps nothing, so its flour stands in for the seed and only flour and water are held together.
+    unit = plan.keep_g or plan.flour_g
+    ratio = Ratio(unit, plan.flour_g, plan.liquid_g)
+    mended = None
+    if went_in.flours:
+        # Water goes in before flour: a slip in the flour is held against the water that is in.
+        mended = mend(ratio, unit, flour_g=weight(real.flours), water_g=real.liquid_g, step=step)
+    elif went_in.water_g is not None:
+        mended = mend(ratio, unit, flour_g=None, water_g=real.liquid_g, step=step)
+    if mended is None or plan.keep_g:
+        return mended
+    as_is = ratio_as_weighed(0.0, real.flour_g if went_in.flours else 0.0, real.liquid_g)
+    after = ratio_as_weighed(0.0, real.flour_g + mended.add_flour_g, real.liquid_g + mended.add_water_g)
+    total = round(mended.total_g - unit, 6)
+    return replace(mended, ratio_as_is=as_is if went_in.flours else "0:0:1", ratio_mended=after, total_g=total)
+
+
+def _as_it_went(plan: FeedPlan, went_in: WentIn) -> FeedPlan:
+    poured = went_in.flours
+    flours = tuple(
+        FlourGrams(part.flour, grams(poured.get(part.flour, part.g), f"flours.{part.flour}")) for part in plan.flours
+    )
+    water_g = plan.water_g if went_in.water_g is None else grams(went_in.water_g, "water_g")
+    total_g = plan.keep_g + weight(flours) + water_g + plan.juice_g + plan.salt_g
+    return replace(plan, flours=flours, water_g=water_g, total_g=round(total_g, 6))

@@ -1,0 +1,342 @@
+"""A small mechanistic model of a jar: early bacteria, lactic bacteria, yeast, food, acid, gas, and walls that hold it.
+
+Per unit mass of paste, time in hours, °C, grams. No stage is scripted: the false dawn, the hush and the waking come out
+of three populations and two brakes, food and acid. Calibrated to the ranges of practice in
+`tests/core/test_practice.py`; not validated on measured jars.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Generic
+
+import numpy as np
+
+from ..kitchen.flours import Blend, FlourLot, weight
+from ..mixing.contents import CULTURE_HYDRATION, Origin
+from .kinetics import (
+    EARLY_UPPER_C,
+    LACTIC_UPPER_C,
+    MANY,
+    ONE,
+    YEAST_UPPER_C,
+    Array,
+    Ops,
+    T,
+    gas_held,
+    growth_pace,
+    heat_death,
+    lactic_freedom,
+    ph_of,
+    q10,
+    sourness,
+    upkeep_pace,
+)
+from .paste import FLOURS, NO_FLOUR, Paste, blended
+
+# --- what organisms do (1/h at 25 °C unless said; food in units of fresh white paste at 100 %) ---
+
+YEAST_GROWTH, LACTIC_GROWTH, EARLY_GROWTH = 0.33, 0.55, 0.49
+HALF_FOOD = 0.12
+YEAST_FOOD, LACTIC_FOOD, EARLY_FOOD = 0.50, 0.30, 0.25
+YEAST_UPKEEP, LACTIC_UPKEEP = 0.036, 0.029
+YEAST_GAS, EARLY_GAS = 15.0, 1.8
+LACTIC_ACID, EARLY_ACID = 3.2, 1.8
+EARLY_DEATH = 0.25
+WAKING, WAKING_IN_SWEET = 0.011, 0.05
+FALLING_ASLEEP = 0.040
+# Sleeping cells do not last for ever: about half are gone after a month unfed in a warm room.
+SLEEPERS_DIE = 0.001
+LAG_H = 1.7
+LEAK, SLACK_LEAK = 0.068, 4.1
+SLACKENING = 0.023
+DRY_BRAKE = 0.53
+SALT_BRAKE = 0.12
+JUICE_ACID = 1.4
+STIRRED_GAS = 0.1
+
+
+@dataclass(frozen=True)
+class Traits(Generic[T]):
+    """How a jar differs from the book: vigour of its yeast, its gas-holding, its native life, its lag; 1 by default."""
+
+    vigour: T
+    height: T
+    native: T
+    lag: T
+
+
+BOOK: Traits[float] = Traits(1.0, 1.0, 1.0, 1.0)
+
+EARLY, LACTIC, YEAST, SLEEPING, FOOD, ACID, GAS, WALLS, SINCE = range(9)
+"""The rows of a state: populations, food, acid, gas held (level = 1 + gas), walls, thermal hours since mixing."""
+
+
+# What a gram of a culture from outside holds, in parts of a mature density; fitted to how dried flakes come back, and
+# for a starter three weeks in the fridge what this model makes of it.
+CULTURES: Mapping[Origin, Mapping[int, float]] = {
+    Origin.FLOUR_AND_WATER: {},
+    Origin.DRIED: {SLEEPING: 0.004, LACTIC: 0.05},
+    Origin.FROZEN: {SLEEPING: 0.1, LACTIC: 0.1, ACID: 1.5, WALLS: 0.3},
+    Origin.ASLEEP: {YEAST: 0.16, SLEEPING: 0.77, LACTIC: 0.96, ACID: 1.38, WALLS: 0.3},
+}
+
+
+@dataclass(frozen=True)
+class Jar(Generic[T]):
+    """A jar at a moment: its paste, and the nine numbers of its state."""
+
+    paste: Paste
+    state: tuple[T, ...]
+    traits: Traits[T]
+
+    @property
+    def level(self) -> T:
+        """As a multiple of the line."""
+        return self.state[GAS] + 1.0
+
+
+# A grown jar as it stands half a day after its last feed (seeded, fed 1:2:2 every 12 h at 25 °C for three days).
+GROWN: Mapping[int, float] = {LACTIC: 0.94, YEAST: 0.74, SLEEPING: 0.19, ACID: 1.39, WALLS: 0.73}
+
+
+def mature(blend: Blend, traits: Traits[T], water_to_flour: float = 1.0) -> Jar[T]:
+    """A jar that has long been awake."""
+    return _made_of(GROWN, blend, water_to_flour, traits)
+
+
+def culture_jar(origin: Origin, blend: Blend, traits: Traits[T]) -> Jar[T]:
+    """What comes from outside as a jar of its own: flakes, a frozen pinch, a starter three weeks in the fridge."""
+    return _made_of(CULTURES[origin], blend, CULTURE_HYDRATION[origin] / 100.0, traits)
+
+
+def _made_of(rows: Mapping[int, float], blend: Blend, water_to_flour: float, traits: Traits[T]) -> Jar[T]:
+    kind = blended([(part.share, FLOURS[part.flour]) for part in blend])
+    zero = traits.vigour * 0.0
+    state = [zero] * 9
+    for row, value in rows.items():
+        state[row] = zero + value
+    return Jar(Paste(1.0 / (1.0 + water_to_flour), kind, 0.0), tuple(state), traits)
+
+
+def after_feed(
+    jar: Jar[T] | None,
+    traits: Traits[T],
+    keep_g: float,
+    lot: FlourLot,
+    liquid_g: float,
+    juice_g: float = 0.0,
+    salt_g: float = 0.0,
+) -> Jar[T]:
+    """A first mix (no jar) or a feed: everything diluted, the flour's own life and food added, gas out, walls anew.
+
+    `liquid_g` is all the liquid, the juice in it included. Grams.
+    """
+    flour_g = weight(lot)
+    old_g = keep_g if jar else 0.0
+    total = old_g + flour_g + liquid_g + salt_g
+    kept, fresh = old_g / total, flour_g / total
+    new_kind = blended([(part.g, FLOURS[part.flour]) for part in lot]) if flour_g else NO_FLOUR
+    old_flour, old_kind, old_salt = 0.0, NO_FLOUR, 0.0
+    if jar:
+        old_flour, old_kind = kept * jar.paste.flour_share, jar.paste.kind
+        old_salt = old_flour * jar.paste.salt_percent / 100.0
+    share = max(old_flour + fresh, 1e-3)
+    kind = blended([(old_flour, old_kind), (fresh, new_kind)])
+    zero = traits.native * 0.0
+    old = [row * kept for row in jar.state] if jar else [zero] * 9
+    native = traits.native * fresh
+    state = list(old)
+    state[EARLY] = old[EARLY] + native * new_kind.early
+    state[LACTIC] = old[LACTIC] + native * new_kind.lactic
+    state[SLEEPING] = old[SLEEPING] + native * new_kind.yeast
+    state[FOOD] = old[FOOD] + 2.0 * fresh * new_kind.food
+    state[ACID] = old[ACID] + JUICE_ACID * juice_g / total
+    state[GAS] = zero
+    state[WALLS] = old[WALLS] + (1.0 - kept)
+    state[SINCE] = zero
+    return Jar(Paste(share, kind, 100.0 * (old_salt + salt_g / total) / share), tuple(state), traits)
+
+
+def stir(jar: Jar[T]) -> Jar[T]:
+    """Stirring knocks the gas out and changes nothing else here."""
+    state = list(jar.state)
+    state[GAS] = state[GAS] * STIRRED_GAS
+    return replace(jar, state=tuple(state))
+
+
+@dataclass(frozen=True)
+class _Setting(Generic[T]):
+    """What does not change between two feeds."""
+
+    buffer: T
+    most_gas: T
+    dryness: float
+    waking: float
+    lag: T
+    vigour: T
+
+
+def _setting(jar: Jar[T]) -> _Setting[T]:
+    paste, traits = jar.paste, jar.traits
+    dry = min(1.0, max(0.1, 1.0 - DRY_BRAKE * max(0.0, 1.0 - paste.thickness)))
+    return _Setting(
+        buffer=traits.vigour * 0.0 + paste.buffer,
+        most_gas=traits.height * paste.most_gas,
+        dryness=dry * math.exp(-SALT_BRAKE * paste.salt_percent),
+        waking=WAKING * paste.kind.wakes,
+        lag=traits.lag * LAG_H,
+        vigour=traits.vigour,
+    )
+
+
+@dataclass(frozen=True)
+class _Pace:
+    """What warmth makes of every rate, for one step."""
+
+    yeast: float
+    lactic: float
+    early: float
+    upkeep: float
+    death: float
+    held: float
+
+
+def _pace(celsius: float) -> _Pace:
+    return _Pace(
+        growth_pace(celsius, YEAST_UPPER_C),
+        growth_pace(celsius, LACTIC_UPPER_C),
+        growth_pace(celsius, EARLY_UPPER_C),
+        upkeep_pace(celsius),
+        heat_death(celsius),
+        gas_held(celsius),
+    )
+
+
+def rates(state: Sequence[T], setting: _Setting[T], pace: _Pace, ops: Ops[T]) -> tuple[T, ...]:
+    """The nine derivatives, 1/h."""
+    early, lactic, yeast, sleeping, food, acid, gas, walls, since = state
+    sour = sourness(ph := ph_of(acid, setting.buffer, ops), ops)
+    fed = food / (food + HALF_FOOD)
+    awake = fed * ops.below(since / setting.lag, 1.0)
+    dry = setting.dryness
+    yeast_grows = (YEAST_GROWTH * pace.yeast * dry) * setting.vigour * awake * yeast
+    yeast_eats = YEAST_FOOD * yeast_grows + (YEAST_UPKEEP * pace.upkeep) * awake * yeast
+    lactic_grows = (LACTIC_GROWTH * pace.lactic * dry) * fed * lactic_freedom(ph, ops) * lactic
+    lactic_eats = LACTIC_FOOD * lactic_grows + (LACTIC_UPKEEP * pace.upkeep) * fed * lactic
+    early_grows = (EARLY_GROWTH * pace.early * dry) * fed * (1.0 - sour) * early
+    early_eats = EARLY_FOOD * early_grows
+    waking = (setting.waking * pace.yeast) * fed * ((1.0 - WAKING_IN_SWEET) * sour + WAKING_IN_SWEET) * sleeping
+    turned = waking - (FALLING_ASLEEP * pace.upkeep) * (1.0 - fed) * yeast
+    blown = pace.held * (YEAST_GAS * yeast_eats + EARLY_GAS * early_eats) * ops.above(1.0 - gas / setting.most_gas, 0.0)
+    leaked = (LEAK * pace.upkeep) * (1.0 + SLACK_LEAK * (1.0 - walls)) * gas
+    return (
+        early_grows - (EARLY_DEATH * pace.early) * sour * early - pace.death * early,
+        lactic_grows - pace.death * lactic,
+        yeast_grows + turned - pace.death * yeast,
+        -turned - (SLEEPERS_DIE * pace.upkeep) * sleeping - pace.death * sleeping,
+        -(yeast_eats + lactic_eats + early_eats),
+        LACTIC_ACID * lactic_eats + EARLY_ACID * early_eats,
+        blown - leaked,
+        (-SLACKENING * pace.upkeep) * sour * walls,
+        walls * 0.0 + pace.yeast,
+    )
+
+
+MODEL_STEP_H = 0.2
+# In the cold, where everything goes slower, a step may be longer: as exact, up to so many times.
+LONGEST_STEP = 2.0
+WarmthAt = Callable[[float], float]
+"""Degrees Celsius at an hour, hours counted as the run counts them."""
+
+
+@dataclass(eq=False)
+class Run(Generic[T]):
+    """A stretch between two feeds as it was run: the hours, and the state at each. One is itself alone."""
+
+    paste: Paste
+    traits: Traits[T]
+    hours: list[float] = field(default_factory=list)
+    states: list[tuple[T, ...]] = field(default_factory=list)
+
+    @property
+    def end(self) -> Jar[T]:
+        return Jar(self.paste, self.states[-1], self.traits)
+
+    def row(self, row: int) -> Array:
+        """One row over time; of shape (steps,) for one jar, (steps, jars) for many."""
+        return np.array([state[row] for state in self.states])
+
+    @property
+    def levels(self) -> Array:
+        return self.row(GAS) + 1.0
+
+
+def _longer_in_the_cold(step_h: float, celsius: float) -> float:
+    return step_h * min(LONGEST_STEP, max(1.0, 1.0 / q10(celsius)))
+
+
+def run(jar: Jar[float], from_h: float, to_h: float, warmth: WarmthAt, step_h: float = MODEL_STEP_H) -> Run[float]:
+    """One jar from an hour to another by Heun's rule, negatives clipped to 0; warmth taken once a step.
+
+    `step_h` holds at 25 °C and above; in the cold steps are longer.
+    """
+    setting = _setting(jar)
+    course = Run(jar.paste, jar.traits, [from_h], [jar.state])
+    hour, state = from_h, jar.state
+    paces: dict[float, _Pace] = {}
+    while hour < to_h - 1e-9:
+        step = min(_longer_in_the_cold(step_h, warmth(hour)), to_h - hour)
+        celsius = round(warmth(hour + step / 2.0), 3)
+        if celsius not in paces:
+            paces[celsius] = _pace(celsius)
+        pace = paces[celsius]
+        first = rates(state, setting, pace, ONE)
+        ahead = tuple(max(0.0, x + step * slope) for x, slope in zip(state, first, strict=True))
+        second = rates(ahead, setting, pace, ONE)
+        half = step / 2.0
+        state = tuple(max(0.0, x + half * (a + b)) for x, a, b in zip(state, first, second, strict=True))
+        hour += step
+        course.hours.append(hour)
+        course.states.append(state)
+    return course
+
+
+def run_many(jar: Jar[Array], from_h: float, to_h: float, warmth: WarmthAt, step_h: float = MODEL_STEP_H) -> Run[Array]:
+    """The same for many jars at once, each with its own traits."""
+    setting = _setting(jar)
+    course = Run(jar.paste, jar.traits, [from_h], [jar.state])
+    hour = from_h
+    now = np.array(jar.state)
+    paces: dict[float, _Pace] = {}
+    while hour < to_h - 1e-9:
+        step = min(_longer_in_the_cold(step_h, warmth(hour)), to_h - hour)
+        celsius = round(warmth(hour + step / 2.0), 3)
+        if celsius not in paces:
+            paces[celsius] = _pace(celsius)
+        pace = paces[celsius]
+        first = np.array(rates(tuple(now), setting, pace, MANY))
+        ahead = np.maximum(now + step * first, 0.0)
+        now = np.maximum(now + (step / 2.0) * (first + np.array(rates(tuple(ahead), setting, pace, MANY))), 0.0)
+        hour += step
+        course.hours.append(hour)
+        course.states.append(tuple(now))
+    return course
+
+
+# --- read-outs ---
+
+
+def ph(jar: Jar[float]) -> float:
+    return ph_of(jar.state[ACID], _setting(jar).buffer, ONE)
+
+
+def hunger(paste: Paste, food: T, walls: T) -> T:
+    """0 just mixed to 1 starved: .2 just fed 1:2:2, .4 at the peak; from `HUNGRY` on feed, from `LIQUID` liquid."""
+    fresh = 2.0 * paste.flour_share * paste.kind.food
+    return 0.5 * (1.0 - food / fresh) + 0.5 * (1.0 - walls)
+
+
+HUNGRY, LIQUID = 0.5, 0.87

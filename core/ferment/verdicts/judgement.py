@@ -1,0 +1,142 @@
+"""What the log shows, put before the judges: the signs found, ready or not by steps, and the stage."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+
+from ..kitchen.warmth import Place
+from ..mixing.contents import Origin
+from ..planner import Plan
+from ..protocol.course import Course
+from ..ready_rule import DOUBLED, WITHIN_H, WOKE, Strictness
+from ..record.ledger import Ledger, highest
+from ..record.log import READY
+from ..signs import Finding, Ruled, findings
+from ..signs.contract import Scene, Urgency
+from ..tracker import Forecast, RoundFit
+from .attempts import attempts_of
+from .readiness import Attempt, Readiness, judge
+from .scene import scene_of
+from .stage import StageEvidence, StageFound, find_stage
+
+DAY = timedelta(hours=24)
+# How many rounds back a rise of the last day may have begun.
+ROUNDS_OF_A_DAY = 3
+
+
+@dataclass(frozen=True)
+class Judgement:
+    """All verdicts on a jar; before the first mix there is nothing to judge: `readiness` and `stage` are None.
+
+    `woke` is true once a rise was seen that was the yeast's.
+    """
+
+    findings: tuple[Finding, ...]
+    readiness: Readiness | None
+    stage: StageFound | None
+    woke: bool
+
+
+def judgement(
+    course: Course,
+    ledger: Ledger,
+    place: Place,
+    made: Plan,
+    forecast: Forecast | None,
+    now: datetime,
+    strictness: Strictness,
+) -> Judgement:
+    """Judge a jar by its log, its plan and its forecast."""
+    if not ledger.rounds:
+        return Judgement((), None, None, woke=False)
+    fits = forecast.rounds if forecast else ()
+    begun_sour = course.origin is not Origin.FLOUR_AND_WATER or ledger.rounds[0].feed.juice_g > 0
+    attempts = attempts_of(ledger.rounds, fits, now, begun_sour=begun_sour)
+    by_yeast = max((attempt.highest for attempt in attempts if attempt.by_yeast), default=1.0)
+    peaks = tuple(fit.peak_times for attempt, fit in zip(attempts[:-1], fits, strict=False) if attempt.watched)
+    scene = scene_of(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE)
+    found = _findings(ledger, scene, now)
+    readiness = _readiness(ledger, made, fits, attempts, found, strictness, now)
+    stage = _stage(course, ledger, scene, fits, by_yeast, now, ready=readiness.ready)
+    settles_at = _settles_at(attempts, now) if stage.settles else None
+    return Judgement(found, readiness, replace(stage, settles_at=settles_at), woke=scene.woke)
+
+
+def _findings(ledger: Ledger, scene: Scene, now: datetime) -> tuple[Finding, ...]:
+    """The signs that hold, the baker's word heard; after the end of a jar only what ended it."""
+    ruled = {word.about: Ruled(word.yes, word.at) for word in ledger.words}
+    earlier = [seen for turn in ledger.rounds[:-1] for seen in turn.sightings]
+    found = findings(scene, earlier, now, ruled)
+    return tuple(one for one in found if one.urgency is Urgency.DANGER) if ledger.binned else found
+
+
+def _readiness(
+    ledger: Ledger,
+    made: Plan,
+    fits: Sequence[RoundFit],
+    attempts: Sequence[Attempt],
+    found: Sequence[Finding],
+    strictness: Strictness,
+    now: datetime,
+) -> Readiness:
+    """By the rule, and then by the baker's own word, which goes before it."""
+    warned = any(finding.urgency <= Urgency.WARNING for finding in found)
+    ready = judge(attempts, [seen.smell for seen in ledger.sightings], strictness, warned=warned)
+    word = ledger.word(READY)
+    return replace(
+        ready,
+        ready=word.yes if word else ready.by_rule,
+        word=word.yes if word else None,
+        floats=next((seen.floats for seen in reversed(ledger.sightings) if seen.floats is not None), None),
+        earliest=None if ready.by_rule else _earliest(ledger, made, fits, ready, now),
+    )
+
+
+def _earliest(ledger: Ledger, made: Plan, fits: Sequence[RoundFit], ready: Readiness, now: datetime) -> datetime | None:
+    """When the good feeds that are missing can be there at the earliest, by the feeds of the plan."""
+    limit = timedelta(hours=fits[-1].limit_h if fits else WITHIN_H)
+    running = ledger.rounds[-1].feed
+    counted = bool(ready.feeds) and ready.feeds[-1].feed_id == running.id
+    open_still = [running.at] if not counted and now < running.at + limit else []
+    ahead = [max(step.due, now) for step in made.ahead if step.plan]
+    missing = [*open_still, *ahead][max(1, ready.feeds_to_go) - 1 :]
+    return missing[0] + limit if missing else None
+
+
+def _stage(
+    course: Course,
+    ledger: Ledger,
+    scene: Scene,
+    fits: Sequence[RoundFit],
+    by_yeast: float,
+    now: datetime,
+    *,
+    ready: bool,
+) -> StageFound:
+    spans = ledger.cold_spans
+    lately = [seen for turn in ledger.rounds[-ROUNDS_OF_A_DAY:] for seen in turn.sightings if seen.at > now - DAY]
+    return find_stage(
+        StageEvidence(
+            binned=ledger.binned is not None,
+            in_the_cold=bool(spans) and spans[-1][1] is None,
+            age_h=scene.age_h,
+            highest=highest(lately),
+            highest_by_yeast=by_yeast,
+            doubles_at=fits[-1].doubles_at if fits else DOUBLED,
+            yeast_explains=fits[-1].yeast_share if fits else 1.0,
+            ready=ready,
+            seen=sum(seen.at > now - DAY for seen in ledger.sightings),
+            woken=course.origin is not Origin.FLOUR_AND_WATER,
+            begun_sour=scene.begun_sour,
+        )
+    )
+
+
+def _settles_at(attempts: Sequence[Attempt], now: datetime) -> datetime | None:
+    """When a look would tell: at the hour by which it is to have doubled."""
+    if not attempts:
+        return None
+    at = attempts[-1].at + timedelta(hours=attempts[-1].limit_h)
+    return at if at > now else None

@@ -1,0 +1,86 @@
+"""What goes over the wire in answer to a question: a feed sheet, a build, families side by side, other ratios."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from accounts.wire import Told
+from ferment.doors.comparison import Reason
+from ferment.mixing.contents import Origin
+from ferment.mixing.weighing import WalkStyle
+from ferment.protocol.method import Thing
+
+from .forecast import IfFed, Ready
+from .mixing import Build, FeedPlan, FlourGrams, Mend, ScaleStep
+from .plan import ReadyDays
+
+
+class Sheet(Told):
+    """The plan for the seed really kept, how to mend what was poured, and the room above it.
+
+    The acts of `scale_walk` add what is planned; its readings follow what really went in. `then_due` is when the next
+    act is due if this feed is done now; `discard_g` is what goes out, and `discard_is_food` whether the discard jar may
+    have it.
+    """
+
+    plan: FeedPlan
+    scale_walk: tuple[ScaleStep, ...]
+    mend: Mend | None
+    line_mm: float
+    room_times: float
+    room_is_tight: bool
+    style: WalkStyle
+    discard_g: float
+    discard_is_food: bool
+    then_due: datetime | None
+
+
+class TimedFeed(Told):
+    """When to do a feed of a build, and when it is then at its peak."""
+
+    feed_at: datetime
+    peaks: tuple[datetime, datetime, datetime]
+
+
+class BuildUp(Told):
+    """A build for a recipe from a jar of its own flours, and when to do each feed where an hour was named."""
+
+    build: Build
+    times: tuple[TimedFeed, ...]
+
+
+class RatioOffer(Told):
+    """A feed now by a ratio, and what it would do."""
+
+    flour_parts: float
+    keep_g: float
+    flour_g: float
+    water_g: float
+    does: IfFed
+
+
+class Compared(Told):
+    """What a family takes until its likely day of ready, from the same start, hours and warmth."""
+
+    family: str
+    origin: Origin
+    ready: ReadyDays
+    feeds: int
+    feeds_a_day: float
+    minutes: float
+    minutes_a_day: float
+    flours: tuple[FlourGrams, ...]
+    flour_g: float
+    liquid_g: float
+    discard_g: float
+    needs: tuple[Thing, ...]
+    wants_c: float | None
+
+
+class Offered(Told):
+    """A family with the day of ready foreseen for this kitchen and flour, and what speaks for it and against it."""
+
+    compared: Compared
+    ready_on: Ready | None
+    suits: tuple[Reason, ...]
+    speaks_against: tuple[Reason, ...]

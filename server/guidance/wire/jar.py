@@ -1,0 +1,124 @@
+"""What goes over the wire about one jar at a moment."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from accounts.wire import Told
+from ferment.doors.assessment import Move
+from ferment.planner.steps import StepState
+from ferment.protocol.method import Normal
+from ferment.record.log import Bubbles, Top
+from ferment.verdicts.cautions import Notice
+
+from .forecast import Forecast, Ready
+from .mixing import FeedPlan, FlourGrams, ScaleStep
+from .plan import Change, Doing, PlanTotals, ReadyDays, Step, WaitsFor
+from .verdicts import Counsel, Finding, Readiness, StageFound
+
+
+class InJar(Told):
+    """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line."""
+
+    flours: tuple[FlourGrams, ...]
+    water_g: float
+    salt_g: float
+    total_g: float
+    hydration_percent: float | None
+    line_mm: float
+    room_times: float
+
+
+class LevelSeen(Told):
+    """A level as a multiple of its line, with the look that saw it."""
+
+    look_id: str
+    at: datetime
+    times: float
+
+
+class SinceFeed(Told):
+    """The running round: hours since the feed, the last level seen, the highest seen or marked, and the latest of the
+    rest."""
+
+    feed_id: str
+    is_first_mix: bool
+    fed_at: datetime
+    hours: float
+    last: LevelSeen | None
+    highest: LevelSeen | None
+    bubbles: Bubbles | None
+    top: tuple[Top, ...]
+
+
+class NextMove(Told):
+    """What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
+
+    `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds.
+    """
+
+    move: Move
+    state: StepState | None
+    due: datetime | None
+    earliest: datetime | None
+    latest: datetime | None
+    fits: bool
+    waits_for: tuple[WaitsFor, ...]
+    do: tuple[Doing, ...]
+    plan: FeedPlan | None
+    scale_walk: tuple[ScaleStep, ...]
+
+
+class RoundSeen(Told):
+    """One feed with the levels seen until the next, and the highest mark that was noted on the glass."""
+
+    feed_id: str
+    at: datetime
+    ratio: str
+    hydration_percent: float | None
+    discard_g: float
+    levels: tuple[LevelSeen, ...]
+    high_mark: float | None
+
+
+class Totals(Told):
+    """What the jar has used so far, in grams."""
+
+    feeds: int
+    flour_g: float
+    water_g: float
+    discard_g: float
+
+
+class Assessment(Told):
+    """All that is known of a jar now.
+
+    `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
+    warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
+    `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
+    `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
+    """
+
+    day: int
+    normal: Normal | None
+    in_jar: InJar | None
+    since_feed: SinceFeed | None
+    next_move: NextMove
+    timeline: tuple[Step, ...]
+    changes: tuple[Change, ...]
+    ahead: PlanTotals
+    ready: ReadyDays
+    ready_on: Ready | None
+    forecast: Forecast | None
+    findings: tuple[Finding, ...]
+    readiness: Readiness | None
+    stage: StageFound | None
+    counsel: tuple[Counsel, ...]
+    notices: tuple[Notice, ...]
+    rounds: tuple[RoundSeen, ...]
+    totals: Totals
+    binned_at: datetime | None
+    discard_is_food: bool
+    usual_line_mm: float
+    room_is_tight: bool
+    may_run_over: bool

@@ -1,0 +1,166 @@
+"""What goes over the wire of whole pages: a kitchen, an opened jar, a plan, and what would be."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from datetime import datetime
+
+from accounts.services import Account
+from accounts.wire import Told
+from ferment import signs
+from ferment.protocol.method import Normal
+from ferment.verdicts.cautions import Notice
+from kitchen.wire import JarOut, card_out
+from logbook.wire import EntryOut, recorded_out
+from photos.wire import PhotoOut, photo_out
+
+from ..services import Assessed, OpenJar, Planned, WhatIf, Wondered
+from .answers import RatioOffer
+from .forecast import Forecast, Ready, Spread, When
+from .jar import Assessment, InJar, NextMove, SinceFeed
+from .plan import WholePlan
+from .verdicts import Counsel, Finding, Readiness, StageFound
+
+
+class RiseOut(Told):
+    """The running feed's forecast in short."""
+
+    doubles: When | None
+    peaks: When
+    peak_times: Spread
+    ready: Ready | None
+
+
+class GlanceOut(Told):
+    """A jar as the kitchen shows it."""
+
+    jar: JarOut
+    day: int
+    normal: Normal | None
+    in_jar: InJar | None
+    since_feed: SinceFeed | None
+    next_move: NextMove
+    findings: list[Finding]
+    stage: StageFound | None
+    readiness: Readiness | None
+    counsel: list[Counsel]
+    notices: list[Notice]
+    rise: RiseOut | None
+    binned_at: datetime | None
+
+
+class KitchenOut(Told):
+    """All jars at one moment; `now` is the server's clock, by which `next_move` was judged."""
+
+    now: datetime
+    time_zone: str
+    is_demo: bool
+    jars: list[GlanceOut]
+
+
+class OpenJarOut(Told):
+    now: datetime
+    time_zone: str
+    jar: JarOut
+    assessment: Assessment
+    log: list[EntryOut]
+    photos: list[PhotoOut]
+
+
+class WhatIfOut(Told):
+    """What would be told if the jar stood there: the running feed, the day of ready, and a feed now by each ratio."""
+
+    forecast: Forecast | None
+    ready_on: Ready | None
+    offers: list[RatioOffer]
+
+
+class OtherwiseOut(Told):
+    """The plan as it would be, and when it would be ready."""
+
+    ready_on: Ready | None
+    plan: WholePlan
+
+
+class WholePlanOut(Told):
+    """A jar's plan from its first mix to ready, with the jar it is of."""
+
+    now: datetime
+    time_zone: str
+    jar: JarOut
+    plan: WholePlan
+    ready_on: Ready | None
+
+
+class SignsOut(Told):
+    findings: list[Finding]
+
+
+def kitchen_out(account: Account, assessed: list[Assessed], now: datetime) -> KitchenOut:
+    return KitchenOut(
+        now=now,
+        time_zone=account.time_zone,
+        is_demo=account.is_demo,
+        jars=[_glance(one) for one in assessed],
+    )
+
+
+def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut:
+    return OpenJarOut(
+        now=now,
+        time_zone=account.time_zone,
+        jar=card_out(opened.card),
+        assessment=Assessment.model_validate(opened.assessment),
+        log=[recorded_out(entry) for entry in opened.entries],
+        photos=[photo_out(photo) for photo in opened.photos],
+    )
+
+
+def whole_plan_out(account: Account, planned: Planned, now: datetime) -> WholePlanOut:
+    return WholePlanOut(
+        now=now,
+        time_zone=account.time_zone,
+        jar=card_out(planned.card),
+        plan=WholePlan.model_validate(planned.plan),
+        ready_on=Ready.model_validate(planned.assessment.ready_on) if planned.assessment.ready_on else None,
+    )
+
+
+def what_if_out(found: WhatIf) -> WhatIfOut:
+    there = Assessment.model_validate(found.assessment)
+    offers = [RatioOffer.model_validate(offer) for offer in found.offers]
+    return WhatIfOut(forecast=there.forecast, ready_on=there.ready_on, offers=offers)
+
+
+def otherwise_out(wondered: Wondered) -> OtherwiseOut:
+    there = Assessment.model_validate(wondered.assessment)
+    return OtherwiseOut(ready_on=there.ready_on, plan=WholePlan.model_validate(wondered.plan))
+
+
+def signs_out(found: Iterable[signs.Finding]) -> SignsOut:
+    return SignsOut(findings=[Finding.model_validate(finding) for finding in found])
+
+
+def _glance(one: Assessed) -> GlanceOut:
+    found = Assessment.model_validate(one.assessment)
+    return GlanceOut(
+        jar=card_out(one.card),
+        day=found.day,
+        normal=found.normal,
+        in_jar=found.in_jar,
+        since_feed=found.since_feed,
+        next_move=found.next_move,
+        findings=list(found.findings),
+        stage=found.stage,
+        readiness=found.readiness,
+        counsel=list(found.counsel),
+        notices=list(found.notices),
+        rise=_rise(found.forecast),
+        binned_at=found.binned_at,
+    )
+
+
+def _rise(forecast: Forecast | None) -> RiseOut | None:
+    if forecast is None:
+        return None
+    return RiseOut(doubles=forecast.doubles, peaks=forecast.peaks, peak_times=forecast.peak_times, ready=forecast.ready)

@@ -1,0 +1,84 @@
+"""The front door: what it says of a jar, and that danger overrides all."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from unittest import TestCase
+
+from ferment.doors.assessment import Move, assess
+from ferment.kitchen.vessel import Level, LevelUnit
+from ferment.planner import StepState
+from ferment.protocol.method import Normal
+from ferment.record.log import Bin, Top
+
+from ..builders import START, daily, feed, first_mix, hours, look, setup
+
+
+class FrontDoor(TestCase):
+    def test_before_the_first_mix(self) -> None:
+        found = assess(setup(), (), START)
+        self.assertEqual((found.day, found.normal, found.in_jar, found.since_feed), (0, None, None, None))
+        self.assertEqual((found.next_move.move, found.next_move.state), (Move.MIX, StepState.DUE))
+
+    def test_the_running_round(self) -> None:
+        log = (*daily(2), look(50, 1.3), look(54, 1.9), look(60, 1.6))
+        found = assess(setup(), log, START + hours(61))
+        since = found.since_feed
+        assert since is not None
+        assert since.last is not None
+        assert since.highest is not None
+        self.assertEqual((since.hours, since.last.times, since.highest.times), (13.0, 1.6, 1.9))
+        self.assertIsNone(found.rounds[-1].high_mark)
+        self.assertEqual([level.times for level in found.rounds[-1].levels], [1.3, 1.9, 1.6])
+
+    def test_a_high_mark_is_a_level_that_was_reached(self) -> None:
+        marked = replace(look(60, 1.2), high=Level(2.1, LevelUnit.TIMES))
+        found = assess(setup(), (*daily(2), look(54, 1.9), marked), START + hours(61))
+        since = found.since_feed
+        assert since is not None
+        assert since.highest is not None
+        self.assertEqual((since.highest.times, since.highest.look_id), (2.1, marked.id))
+        self.assertEqual([turn.high_mark for turn in found.rounds], [None, None, 2.1])
+
+    def test_true_hydration(self) -> None:
+        """Seed at 100 %, fed 30 flour + 15 water: (30+15) / (15+30), not the 50 % of the fresh part."""
+        held = assess(setup(), (first_mix(), feed(24, 30, 30, 15)), START + hours(25)).in_jar
+        assert held is not None
+        self.assertAlmostEqual(held.hydration_percent or 0, 100 * 30 / 45)
+
+    def test_totals(self) -> None:
+        totals = assess(setup(), daily(3), START + hours(80)).totals
+        self.assertEqual((totals.feeds, totals.flour_g, totals.water_g, totals.discard_g), (4, 120.0, 120.0, 150.0))
+
+    def test_days_and_what_is_normal(self) -> None:
+        """Nothing, a false rise, a hush, then yeast (common practice)."""
+        told = [
+            (
+                assess(setup(), daily(0), START + hours(after)).day,
+                assess(setup(), daily(0), START + hours(after)).normal,
+            )
+            for after in (3, 30, 80, 150, 300)
+        ]
+        self.assertEqual(
+            told,
+            [(1, Normal.WETTING), (2, Normal.EARLY_RISE), (4, Normal.QUIET), (7, Normal.WAKING), (13, Normal.GROWING)],
+        )
+
+    def test_mould_overrides_the_feed_that_is_due(self) -> None:
+        log = (*daily(3), look(80, 2.4, top=frozenset({Top.COLOURED_STREAKS})))
+        found = assess(setup(), log, START + hours(96))
+        self.assertEqual((found.next_move.move, found.next_move.plan), (Move.BIN, None))
+
+    def test_a_binned_jar_asks_for_nothing(self) -> None:
+        found = assess(setup(), (*daily(1), Bin("end", START + hours(30))), START + hours(50))
+        self.assertEqual(found.next_move.move, Move.BINNED)
+        self.assertEqual({step.state for step in found.timeline}, {StepState.DONE})
+        self.assertIsNone(found.normal)
+
+    def test_the_walk_of_the_next_move_starts_from_what_is_there(self) -> None:
+        walk = assess(setup(), daily(2), START + hours(72)).next_move.scale_walk
+        self.assertEqual((walk[0].add_g, walk[0].scale_shows_g, walk[-1].scale_shows_g), (-60.0, 442.0, 502.0))
+
+    def test_room(self) -> None:
+        self.assertFalse(assess(setup(seed_g=30), (), START).room_is_tight)
+        self.assertTrue(assess(setup(seed_g=100), (), START).room_is_tight)

@@ -1,0 +1,78 @@
+"""A feed while it is being weighed out."""
+
+from __future__ import annotations
+
+from unittest import TestCase
+
+from ferment.doors.sheet import WentIn, sheet
+from ferment.kitchen.flours import Flour
+from ferment.mixing.weighing import WalkStyle
+from ferment.refusal import Refusal
+
+from ..builders import START, daily, hours, setup
+
+MIXED = setup(blend={"spelt": 2, "rye": 1})
+NOW = START + hours(70)
+AS_PLANNED = WentIn(None, None, {})
+
+
+class Weighing(TestCase):
+    def readings(self, went_in: WentIn) -> list[float]:
+        return [step.scale_shows_g for step in sheet(MIXED, daily(2), went_in, NOW).scale_walk]
+
+    def test_as_planned(self) -> None:
+        found = sheet(MIXED, daily(2), AS_PLANNED, NOW)
+        self.assertEqual(self.readings(AS_PLANNED), [442.0, 472.0, 492.0, 502.0])
+        self.assertIsNone(found.mend)
+
+    def test_more_seed_asks_for_more_of_all(self) -> None:
+        self.assertEqual(self.readings(WentIn(36.0, None, {})), [448.0, 484.0, 508.0, 520.0])
+
+    def test_an_overshot_flour_moves_the_readings_after_it(self) -> None:
+        """26 g of spelt instead of 20: the rye is weighed onto it, and 6 g more water keeps it even."""
+        went_in = WentIn(None, None, {Flour.SPELT: 26.0})
+        self.assertEqual(self.readings(went_in), [442.0, 472.0, 498.0, 508.0])
+        mended = sheet(MIXED, daily(2), went_in, NOW).mend
+        assert mended is not None
+        self.assertEqual((mended.worth_it, mended.add_water_g, mended.add_flour_g), (True, 6.0, 0.0))
+
+    def test_water_first(self) -> None:
+        mended = sheet(MIXED, daily(2), WentIn(None, 35.0, {}), NOW).mend
+        assert mended is not None
+        self.assertEqual((mended.add_flour_g, mended.add_water_g), (35.0, 0.0))
+
+    def test_once_mended_it_is_even(self) -> None:
+        mended = sheet(MIXED, daily(2), WentIn(None, 36.0, {Flour.SPELT: 26.0}), NOW).mend
+        assert mended is not None
+        self.assertFalse(mended.worth_it)
+
+    def test_first_mix(self) -> None:
+        mended = sheet(MIXED, (), WentIn(None, None, {Flour.SPELT: 30.0}), NOW).mend
+        assert mended is not None
+        self.assertEqual(mended.add_water_g, 10.0)
+
+    def test_refusals_name_the_flour(self) -> None:
+        with self.assertRaises(Refusal) as caught:
+            sheet(MIXED, daily(2), WentIn(None, None, {Flour.RYE: -3.0}), NOW)
+        self.assertEqual(caught.exception.field, "flours.rye")
+
+
+class TheWay(TestCase):
+    def test_all_kept_leaves_the_discard_out(self) -> None:
+        found = sheet(MIXED, daily(2), WentIn(None, None, {}, keeps_all=True), NOW)
+        self.assertEqual((found.plan.keep_g, found.plan.water_g, found.discard_g), (90.0, 30.0, 0.0))
+
+    def test_into_a_clean_jar(self) -> None:
+        found = sheet(MIXED, daily(2), WentIn(None, None, {}, style=WalkStyle.CLEAN_JAR), NOW)
+        self.assertEqual([step.scale_shows_g for step in found.scale_walk[:2]], [412.0, 442.0])
+
+    def test_it_says_when_the_next_is_due(self) -> None:
+        found = sheet(MIXED, daily(2), AS_PLANNED, NOW)
+        assert found.then_due
+        self.assertTrue(NOW + hours(18) < found.then_due < NOW + hours(30))
+
+    def test_spoons_by_volume(self) -> None:
+        """A level US cup (240 ml) of rye is 128 g (USDA FoodData Central, dark rye, from memory)."""
+        steps = sheet(setup(blend={"rye": 1}), daily(2), AS_PLANNED, NOW).scale_walk
+        flour = next(step for step in steps if step.flour is Flour.RYE)
+        self.assertAlmostEqual(flour.add_ml, 30.0 * 240.0 / 128.0, delta=1.0)
