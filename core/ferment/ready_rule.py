@@ -4,8 +4,8 @@ Despertar's rule (common practice, the stricter of several schools): after each 
 doubles within 8 hours at 24 °C, peaks at a steady time, smells pleasant and shows no warning sign; and none of that
 counts in the early days, when early bacteria lift a new jar as high as yeast ever will.
 
-Methods wait for it, the tracker forecasts it, the judge holds a jar against it and the drawing shows it; all of them
-read it here, below them all, so that "doubled", "in time" and "early" mean the same everywhere.
+The tracker forecasts it, the judge holds a jar against it, methods and signs know its early days, and the drawing shows
+its doubling; all of them read it here, below them all, so that "doubled", "in time" and "early" mean one thing.
 """
 
 from __future__ import annotations
@@ -79,10 +79,11 @@ FOUL = frozenset({Smell.PUTRID, Smell.NAIL_VARNISH, Smell.CHEESY})
 
 # --- early days, and whose rise it is ---
 
-# A jar begun with flour and water alone belongs to its early bacteria for two and a half days (common practice).
-EARLY_DAYS_H = 60.0
-# Until then a rise of theirs is what is normal, and a stage is called so; it lasts a little longer in some jars.
-EARLY_RISE_H, FALSE_DAWN_H = 66.0, 72.0
+# A jar begun with flour and water alone belongs to its early bacteria until late on the third day (common practice): a
+# rise is normal, is called a false dawn, and counts as the yeast's only beyond doubt.
+EARLY_DAYS_H = 66.0
+# The stage still tells of such a rise a little longer, while it is what was seen last.
+LINGERS_H = 6.0
 # From here on a rise is taken to be the yeast's even by signs that know no log.
 YEASTS_OWN_H = 84.0
 # From this share of the gas on, a rise is the yeast's; in the early days only beyond doubt.

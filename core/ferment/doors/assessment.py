@@ -14,6 +14,7 @@ from ..planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
 from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, Task, WaitsFor
 from ..protocol.course import Course
 from ..protocol.method import Normal
+from ..ready_rule import DOUBLED
 from ..record.ledger import Ledger, Round, Sighting
 from ..record.log import Bubbles, Log, Top
 from ..setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
@@ -118,6 +119,7 @@ class Totals:
 class Assessment:
     """All that is known of a jar now.
 
+    `doubles_at` is the level that counts as doubled for what the jar holds, as a multiple of the line.
     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
@@ -144,6 +146,7 @@ class Assessment:
     totals: Totals
     binned_at: datetime | None
     discard_is_food: bool
+    doubles_at: float
     usual_line_mm: float
     room_is_tight: bool
     may_run_over: bool
@@ -186,6 +189,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         totals=_totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
         discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
+        doubles_at=told.doubles_at if told else DOUBLED,
         usual_line_mm=usual_line,
         room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,

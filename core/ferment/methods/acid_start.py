@@ -26,7 +26,7 @@ from ..protocol.method import (
 from ..protocol.options import BlendOption, OptionCode, Pick, PickOption
 from ..protocol.sights import Bubbling
 from ..record.log import Bubbles
-from .shorthand import FOR_EVER, NOW, SOUR_JAR, clock, parts, until, until_seen
+from .shorthand import FOR_EVER, NOW, SOUR_JAR, clock, parts, spoons, until, until_seen
 
 DAILY = Only(OptionCode.WAY, (Pick.DAILY_JUICE,))
 WAITING = Only(OptionCode.WAY, (Pick.STIR_AND_WAIT,))
@@ -39,10 +39,6 @@ LIFE = Bubbling(Bubbles.THROUGHOUT)
 
 def ounces(value: float) -> Measure:
     return Measure(value, Unit.OUNCE)
-
-
-def spoons(value: float) -> Measure:
-    return Measure(value, Unit.TABLESPOON)
 
 
 def juice(flour: Amount, liquid: Amount, blend: OptionCode = FIRST) -> Add:

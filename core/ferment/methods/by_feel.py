@@ -2,12 +2,10 @@
 
 from __future__ import annotations
 
-from ..kitchen.quantities import Unit
 from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
-    BlendFrom,
     Days,
     Keep,
     KeepAll,
@@ -26,16 +24,11 @@ from ..protocol.method import (
 from ..protocol.options import BlendOption, OptionCode, Pick, PickOption
 from ..protocol.sights import Bubbling, RisenAndFallen
 from ..record.log import Bubbles, Thickness
-from .shorthand import FOR_EVER, NEW_JAR, NOW, clock, parts, until, until_seen
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, clock, cups, parts, until, until_seen
 
 THICKEN = Only(OptionCode.WAY, (Pick.THICKEN,))
 REFILL = Only(OptionCode.WAY, (Pick.REFILL,))
-BLEND = BlendFrom(OptionCode.BLEND)
 FROTH = Bubbling(Bubbles.FROTH)
-
-
-def cups(value: float) -> Measure:
-    return Measure(value, Unit.CUP)
 
 
 DAILY = Add(cups(1), cups(0.5), BLEND, hold_back_percent=25, until_thickness=Thickness.THICK_BATTER)

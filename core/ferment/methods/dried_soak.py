@@ -25,19 +25,17 @@ from ..protocol.method import (
     Way,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Pick, PickOption, Scale
-from .shorthand import DRIED_JAR, FOR_EVER, NOW, clock, every, parts
+from .shorthand import BLEND, DRIED_JAR, FOR_EVER, NOW, SEED, clock, every, parts
 
 BUILD = Only(OptionCode.WAY, (Pick.BUILD_UP,))
 REFRESH = Only(OptionCode.WAY, (Pick.REFRESH,))
 FLAKES = FromOption(OptionCode.CULTURE_GRAMS)
-SEED = FromOption(OptionCode.SEED_GRAMS)
 FIRST = BlendFrom(OptionCode.FIRST_BLEND)
-LATER = BlendFrom(OptionCode.BLEND)
 HALF_WAY = Wait(1.5, 1, 2)
 
 
 def both(grams: float) -> Add:
-    return Add(Measure(grams), Measure(grams), LATER)
+    return Add(Measure(grams), Measure(grams), BLEND)
 
 
 METHOD = Method(
@@ -64,7 +62,7 @@ METHOD = Method(
         Phase(
             "refresh",
             every(),
-            (Keep(SEED), Into(), Add(OfKept(1), OfKept(1), LATER)),
+            (Keep(SEED), Into(), Add(OfKept(1), OfKept(1), BLEND)),
             FOR_EVER,
             (REFRESH,),
         ),

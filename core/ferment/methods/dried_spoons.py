@@ -2,15 +2,12 @@
 
 from __future__ import annotations
 
-from ..kitchen.quantities import Unit
 from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
-    BlendFrom,
     Days,
     FromOption,
     KeepAll,
-    Measure,
     Method,
     Phase,
     PutIn,
@@ -19,18 +16,9 @@ from ..protocol.method import (
     Wait,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from .shorthand import DRIED_JAR, FOR_EVER, NOW, clock, parts
+from .shorthand import BLEND, DRIED_JAR, FOR_EVER, NOW, clock, cups, parts, spoons
 
-BLEND = BlendFrom(OptionCode.BLEND)
 HALF_DAY_OR_MORE = Wait(18, 12, 24)
-
-
-def spoons(value: float) -> Measure:
-    return Measure(value, Unit.TABLESPOON)
-
-
-def cups(value: float) -> Measure:
-    return Measure(value, Unit.CUP)
 
 
 METHOD = Method(

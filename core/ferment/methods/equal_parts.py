@@ -25,10 +25,8 @@ from ..protocol.method import (
     When,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Pick, PickOption, Scale
-from .shorthand import DOUBLED, FOR_EVER, NEW_JAR, NOW, clock, every, parts, until
+from .shorthand import BLEND, DOUBLED, FOR_EVER, NEW_JAR, NOW, SEED, START, clock, every, parts, until
 
-SEED = FromOption(OptionCode.SEED_GRAMS)
-START = FromOption(OptionCode.START_GRAMS)
 FED = FromOption(OptionCode.FEED_GRAMS)
 JUICE = FromOption(OptionCode.JUICE_PERCENT)
 HYDRATION = FromOption(OptionCode.HYDRATION_PERCENT)
@@ -41,8 +39,8 @@ FROZEN = Only(OptionCode.ORIGIN, (Pick.FROM_FROZEN,))
 TWICE = Only(OptionCode.TWICE_FROM_DAY, (Pick.DAY_3, Pick.DAY_4))
 NOT_TWICE = Only(OptionCode.TWICE_FROM_DAY, (Pick.NEVER,))
 REST = Only(OptionCode.FIRST_DAYS, (Pick.REST_THEN_TOP_UP,))
-EQUAL = Add(OfKept(1.0), OfKept(1.0), BlendFrom(OptionCode.BLEND))
-HALVED = Add(FED, FED, BlendFrom(OptionCode.BLEND))
+EQUAL = Add(OfKept(1.0), OfKept(1.0), BLEND)
+HALVED = Add(FED, FED, BLEND)
 
 
 def twice_from(pick: Pick, daily: int) -> Phase:
@@ -91,7 +89,7 @@ METHOD = Method(
         Phase(
             "top_up",
             clock(24),
-            (KeepAll(), Add(SEED, SEED, BlendFrom(OptionCode.BLEND))),
+            (KeepAll(), Add(SEED, SEED, BLEND)),
             only=(REST,),
         ),
         twice_from(Pick.DAY_3, 2),

@@ -9,7 +9,6 @@ from ..protocol.method import (
     AsStart,
     BlendFrom,
     Days,
-    FromOption,
     Keep,
     Measure,
     Method,
@@ -21,10 +20,8 @@ from ..protocol.method import (
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
 from ..protocol.sights import Bubbling
 from ..record.log import Bubbles
-from .shorthand import FOR_EVER, NEW_JAR, NOW, parts, until_seen
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, START, parts, until_seen
 
-START = FromOption(OptionCode.START_GRAMS)
-BLEND = BlendFrom(OptionCode.BLEND)
 BUBBLES = Bubbling(Bubbles.FEW)
 MEAL = (Keep(Measure(2, Unit.TABLESPOON)), Add(AsStart(), AsStart(), BLEND))
 

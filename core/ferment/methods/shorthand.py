@@ -4,31 +4,29 @@ from __future__ import annotations
 
 from .. import ready_rule
 from ..kitchen.flours import Flour, FlourShare
+from ..kitchen.quantities import Unit
 from ..protocol.method import (
-    Add,
-    Amount,
     BlendFrom,
     Expect,
     FromOption,
     Measure,
     Normal,
-    OfFlour,
-    OfKept,
     Otherwise,
     Turns,
     Wait,
 )
 from ..protocol.options import OptionCode
-from ..protocol.sights import InARow, Risen, Sight
-from ..ready_rule import IN_A_ROW, Strictness
-from ..record.log import Bubbles
+from ..protocol.sights import Risen, Sight
 
 NOW = Wait(0.0, 0.0, 1.0)
 """The first act: it waits for the baker, not for a clock."""
 
-RELIABLE: Sight = InARow(IN_A_ROW[Strictness.USUAL], ready_rule.DOUBLED, ready_rule.WITHIN_H)
 DOUBLED: Sight = Risen(ready_rule.DOUBLED)
-BUBBLES = Bubbles.FEW
+
+BLEND = BlendFrom(OptionCode.BLEND)
+SEED = FromOption(OptionCode.SEED_GRAMS)
+START = FromOption(OptionCode.START_GRAMS)
+PARTS = FromOption(OptionCode.FLOUR_PARTS)
 
 FOR_EVER = Turns(usual=2, most=None)
 
@@ -63,23 +61,18 @@ def parts(**shares: float) -> tuple[FlourShare, ...]:
     return tuple(FlourShare(Flour(name), part / whole) for name, part in shares.items())
 
 
-def meal(flour_times: float, water_times: float | None = None, blend: OptionCode = OptionCode.BLEND) -> Add:
-    """Flour and water by what was kept."""
-    return Add(OfKept(flour_times), OfKept(flour_times if water_times is None else water_times), BlendFrom(blend))
+def spoons(value: float) -> Measure:
+    return Measure(value, Unit.TABLESPOON)
 
 
-def mix(flour: Amount, hydration: float, blend: OptionCode = OptionCode.FIRST_BLEND) -> Add:
-    return Add(flour, OfFlour(hydration), BlendFrom(blend))
-
-
-def fixed(flour: Measure, water: Measure, blend: OptionCode = OptionCode.BLEND) -> Add:
-    return Add(flour, water, BlendFrom(blend))
+def cups(value: float) -> Measure:
+    return Measure(value, Unit.CUP)
 
 
 # What is normal, from flour and water at room temperature (common practice).
 NEW_JAR = (
     Expect(24, Normal.WETTING),
-    Expect(ready_rule.EARLY_RISE_H, Normal.EARLY_RISE),
+    Expect(ready_rule.EARLY_DAYS_H, Normal.EARLY_RISE),
     Expect(120, Normal.QUIET),
     Expect(180, Normal.WAKING),
     Expect(None, Normal.GROWING),

@@ -6,7 +6,6 @@ from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
-    BlendFrom,
     Days,
     FromOption,
     KeepAll,
@@ -18,11 +17,9 @@ from ..protocol.method import (
     Turns,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from .shorthand import FOR_EVER, NEW_JAR, NOW, clock, parts
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, START, clock, parts
 
-START = FromOption(OptionCode.START_GRAMS)
 HALF = FromOption(OptionCode.START_GRAMS, 4)
-BLEND = BlendFrom(OptionCode.BLEND)
 
 METHOD = Method(
     code="slow_build",

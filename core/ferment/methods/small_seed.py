@@ -6,7 +6,6 @@ from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
     AsStart,
-    BlendFrom,
     Days,
     FromOption,
     Keep,
@@ -18,11 +17,7 @@ from ..protocol.method import (
     Thing,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from .shorthand import FOR_EVER, NEW_JAR, NOW, clock, every, parts
-
-SEED = FromOption(OptionCode.SEED_GRAMS)
-PARTS = FromOption(OptionCode.FLOUR_PARTS)
-BLEND = BlendFrom(OptionCode.BLEND)
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, PARTS, SEED, clock, every, parts
 
 METHOD = Method(
     code="small_seed",

@@ -2,14 +2,11 @@
 
 from __future__ import annotations
 
-from ..kitchen.quantities import Unit
 from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
-    BlendFrom,
     Check,
     Days,
-    Measure,
     Method,
     Phase,
     Stir,
@@ -19,14 +16,7 @@ from ..protocol.method import (
     Turns,
 )
 from ..protocol.options import BlendOption, OptionCode
-from .shorthand import NEW_JAR, NOW, clock, parts
-
-
-def spoons(value: float) -> Measure:
-    return Measure(value, Unit.TABLESPOON)
-
-
-BLEND = BlendFrom(OptionCode.BLEND)
+from .shorthand import BLEND, NEW_JAR, NOW, clock, parts, spoons
 
 METHOD = Method(
     code="spoons",

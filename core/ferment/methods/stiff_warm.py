@@ -17,9 +17,8 @@ from ..protocol.method import (
     Wait,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from .shorthand import FOR_EVER, NEW_JAR, NOW, parts
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, SEED, parts
 
-SEED = FromOption(OptionCode.SEED_GRAMS)
 SALT = FromOption(OptionCode.SALT_PERCENT)
 HYDRATION = FromOption(OptionCode.HYDRATION_PERCENT)
 
@@ -38,7 +37,7 @@ METHOD = Method(
         Phase(
             "feed",
             Wait(10, 6, 14),
-            (Keep(SEED), Add(OfKept(1), OfFlour(HYDRATION), BlendFrom(OptionCode.BLEND), salt_percent=SALT)),
+            (Keep(SEED), Add(OfKept(1), OfFlour(HYDRATION), BLEND, salt_percent=SALT)),
             FOR_EVER,
         ),
     ),

@@ -5,7 +5,6 @@ from __future__ import annotations
 from ..mixing.contents import Origin
 from ..protocol.method import (
     Add,
-    BlendFrom,
     Days,
     FromOption,
     Keep,
@@ -28,16 +27,13 @@ from ..protocol.method import (
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Pick, PickOption, Scale
 from ..protocol.sights import RisenAndFallen
-from .shorthand import FOR_EVER, NOW, SLEEPER, clock, every, parts, until_seen
+from .shorthand import BLEND, FOR_EVER, NOW, PARTS, SEED, SLEEPER, clock, every, parts, until_seen
 
 BUILD = Only(OptionCode.WAY, (Pick.BUILD,))
 EQUAL = Only(OptionCode.WAY, (Pick.EQUAL_FEEDS,))
 COUNTER = Only(OptionCode.WAY, (Pick.COUNTER,))
 FRIDGE = Only(OptionCode.WAY, (Pick.FRIDGE,))
-SEED = FromOption(OptionCode.SEED_GRAMS)
-PARTS = FromOption(OptionCode.FLOUR_PARTS)
 FED = FromOption(OptionCode.FEED_GRAMS)
-BLEND = BlendFrom(OptionCode.BLEND)
 MEAL = Add(OfKept(PARTS), OfKept(PARTS), BLEND)
 WHOLE = UpTo((FromOption(OptionCode.TARGET_GRAMS), FromOption(OptionCode.RESERVE_GRAMS)))
 

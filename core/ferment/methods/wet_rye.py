@@ -25,15 +25,26 @@ from ..protocol.method import (
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Pick, PickOption, Scale
 from ..protocol.sights import RisenAndFallen
-from .shorthand import DOUBLED, FOR_EVER, NEW_JAR, NOW, clock, every, parts, until, until_seen
+from .shorthand import (
+    BLEND,
+    DOUBLED,
+    FOR_EVER,
+    NEW_JAR,
+    NOW,
+    PARTS,
+    SEED,
+    START,
+    clock,
+    every,
+    parts,
+    until,
+    until_seen,
+)
 
-START = FromOption(OptionCode.START_GRAMS)
 FIRST = BlendFrom(OptionCode.FIRST_BLEND)
 LONG = Only(OptionCode.WAY, (Pick.LONG,))
 SHORT = Only(OptionCode.WAY, (Pick.SHORT,))
-SEED = FromOption(OptionCode.SEED_GRAMS)
-PARTS = FromOption(OptionCode.FLOUR_PARTS)
-MEAL = Add(OfKept(PARTS), OfKept(PARTS), BlendFrom(OptionCode.BLEND))
+MEAL = Add(OfKept(PARTS), OfKept(PARTS), BLEND)
 
 
 def share(times: float) -> FromOption:

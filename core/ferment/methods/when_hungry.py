@@ -21,9 +21,7 @@ from ..protocol.method import (
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
 from ..protocol.sights import AnyOf, BelowHighMark, Bubbling, Runny
 from ..record.log import Bubbles
-from .shorthand import FOR_EVER, NEW_JAR, NOW, parts, until_seen
-
-BLEND = BlendFrom(OptionCode.BLEND)
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, parts, until_seen
 
 
 def of_start(times: float) -> FromOption:

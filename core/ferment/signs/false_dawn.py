@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from ..ready_rule import EARLY_DAYS_H
 from .contract import Age, Case, Caution, FromFlourAndWater, Remedy, Rose, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.FALSE_DAWN,
     urgency=Urgency.NORMAL,
-    cases=(Case((Age(to_h=66), Rose(at_least=1.25), FromFlourAndWater()), sure=0.9),),
+    cases=(Case((Age(to_h=EARLY_DAYS_H), Rose(at_least=1.25), FromFlourAndWater()), sure=0.9),),
     do=(Remedy.KEEP_TO_PLAN,),
     dont=(Caution.DO_NOT_USE_YET,),
 )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Thickness, Top
 from .contract import Age, Case, HoursSinceFeed, Remedy, Sign, SignCode, ThicknessIs, TopIs, Urgency
 
@@ -13,7 +14,7 @@ SIGN = Sign(
     urgency=Urgency.WARNING,
     cases=(
         Case((LIQUID, THIN, Age(from_h=48)), sure=0.95),
-        Case((LIQUID, Age(from_h=60), HoursSinceFeed(from_h=12)), sure=0.8),
+        Case((LIQUID, Age(from_h=EARLY_DAYS_H), HoursSinceFeed(from_h=12)), sure=0.8),
     ),
     do=(Remedy.POUR_OFF, Remedy.FEED_NOW, Remedy.FEED_LARGER),
 )

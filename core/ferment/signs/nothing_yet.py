@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Bubbles
 from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Sign, SignCode, Urgency
 
@@ -10,7 +11,7 @@ SIGN = Sign(
     urgency=Urgency.NORMAL,
     cases=(
         Case(
-            (Age(from_h=20, to_h=60), BubblesAre(frozenset({Bubbles.NONE})), NotAwakeYet()),
+            (Age(from_h=20, to_h=EARLY_DAYS_H), BubblesAre(frozenset({Bubbles.NONE})), NotAwakeYet()),
             sure=0.85,
         ),
     ),

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Bubbles
 from .contract import Age, BubblesAre, Case, Caution, HoursSinceFeed, NotAwakeYet, Remedy, Rose, Sign, SignCode, Urgency
 
-WHEN = (Age(from_h=60, to_h=168), HoursSinceFeed(from_h=5), NotAwakeYet())
+WHEN = (Age(from_h=EARLY_DAYS_H, to_h=168), HoursSinceFeed(from_h=5), NotAwakeYet())
 
 SIGN = Sign(
     code=SignCode.QUIET_DAYS,

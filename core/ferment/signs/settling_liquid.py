@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Top
 from .contract import Age, Case, HoursSinceFeed, Remedy, Sign, SignCode, TopIs, Urgency
 
@@ -11,8 +12,8 @@ SIGN = Sign(
     code=SignCode.SETTLING_LIQUID,
     urgency=Urgency.NORMAL,
     cases=(
-        Case((LIQUID, Age(to_h=60)), sure=0.9),
-        Case((LIQUID, Age(from_h=60), HoursSinceFeed(to_h=12)), sure=0.8),
+        Case((LIQUID, Age(to_h=EARLY_DAYS_H)), sure=0.9),
+        Case((LIQUID, Age(from_h=EARLY_DAYS_H), HoursSinceFeed(to_h=12)), sure=0.8),
     ),
     do=(Remedy.STIR_IN, Remedy.KEEP_TO_PLAN),
 )

@@ -15,7 +15,7 @@ from ..model.jar import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Jar, Run, cultu
 from ..model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
 from ..ready_rule import WARMTH_AFTER_H, doubles_at, limit_h
 from ..record.ledger import Ledger
-from .ensemble import DayOfReady, Ensemble, day_of_ready, feeding, gather
+from .ensemble import DayOfReady, Ensemble, day_of_ready, doubling_mark, feeding, gather
 from .rounds import Background, Turn, follow_turns, turns_of
 from .stretch import LIKELY_ENOUGH, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
 
@@ -110,11 +110,13 @@ class RoundFit:
 class Forecast:
     """What is to come of the running feed; everything in it is a forecast.
 
-    `doubles` and `back_to_line` are None where that is unlikely; `doubles_chance` is from 0 to 1. `surprising` lists
+    `doubles_at` is the level that counts as doubled for its flour and thickness. `doubles` and `back_to_line` are None
+    where that is unlikely; `doubles_chance` is from 0 to 1. `surprising` lists
     looks that contradict what was expected: misread, or something changed.
     """
 
     fan: tuple[FanPoint, ...]
+    doubles_at: float
     doubles: TimeSpread | None
     doubles_chance: float
     peaks: TimeSpread
@@ -147,12 +149,14 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
     curves = [_curve(course, turn) for course, turn in zip(courses, seen, strict=True)]
     posterior = track(curves[-FEEDS_BACK:], [turn.sightings for turn in seen[-FEEDS_BACK:]])
     fed_at = start + timedelta(hours=at_h)
-    made = _of_running(curves[-1], posterior, fed_at)
+    doubled = doubles_at(courses[-1].paste)
+    made = _of_running(curves[-1], posterior, fed_at, doubled)
     if members and curves[-1].levels.max() < STRETCHABLE:
         made = _of_members(members, at_h, fed_at)
     days = day_of_ready(members, ahead, LAST_DAY) if members else None
     return Forecast(
         fan=made.fan,
+        doubles_at=round(doubled, 3),
         doubles=made.doubles,
         doubles_chance=round(made.chance, 3),
         peaks=made.peaks,
@@ -202,7 +206,7 @@ def if_fed(ledger: Ledger, background: Background, meal: Turn) -> IfFed:
     courses = follow_turns(_before(background, seen, turns), BOOK, (*seen, meal), until_h, warmth, REFERENCE_STEP_H)
     curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, meal), strict=True)]
     posterior = track(curves, [*(turn.sightings for turn in seen), ()])
-    told = moments(curves[-1], nodes(posterior.running))
+    told = moments(curves[-1], nodes(posterior.running), doubles_at(courses[-1].paste))
     fed_at = start + timedelta(hours=meal.at_h)
     return IfFed(
         _when(told.doubles, fed_at) if told.doubles else None,
@@ -220,7 +224,7 @@ def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0
     lively = replace(mixed, traits=replace(BOOK, vigour=vigour))
     course = run(lively, 0.0, _horizon_h(warmth, 0.0) * 1.5, warmth, REFERENCE_STEP_H)
     curve = Curve(np.array(course.hours), course.levels)
-    return moments(curve, nodes(track([curve], [()]).running))
+    return moments(curve, nodes(track([curve], [()]).running), doubles_at(course.paste))
 
 
 # --- the reference ---
@@ -301,14 +305,14 @@ def _hours_of(curve: Curve) -> list[float]:
     return [float(hour) for hour in np.arange(0.0, float(curve.hours[-1]) + 1e-6, FAN_STEP_H)]
 
 
-def _of_running(curve: Curve, posterior: Posterior, fed_at: datetime) -> _Told:
+def _of_running(curve: Curve, posterior: Posterior, fed_at: datetime, doubled: float) -> _Told:
     of = nodes(posterior.running)
     hours = _hours_of(curve)
     points = tuple(
         FanPoint(fed_at + timedelta(hours=hour), round(one.low, 3), round(one.middle, 3), round(one.high, 3))
         for hour, one in zip(hours, fan(curve, of, hours), strict=True)
     )
-    told = moments(curve, of)
+    told = moments(curve, of, doubled)
     return _Told(
         points,
         _when(told.doubles, fed_at) if told.doubles else None,
@@ -328,7 +332,7 @@ def _of_members(members: Ensemble, at_h: float, fed_at: datetime) -> _Told:
         FanPoint(fed_at + timedelta(hours=float(hour)), round(one.low, 3), round(one.middle, 3), round(one.high, 3))
         for hour, one in zip(hours, spreads, strict=True)
     )
-    over = levels >= 2.0
+    over = levels >= doubling_mark(course)[None, :]
     doubled = over.any(axis=0)
     chance = float(members.weights[doubled].sum())
     doubles = None

@@ -199,8 +199,9 @@ class Moments:
     back_to_line: Spread | None
 
 
-def moments(curve: Curve, of: Nodes, doubled: float = 2.0, within_h: float = float("inf")) -> Moments:
-    """`in_time_chance` is that of doubling within so many hours."""
+def moments(curve: Curve, of: Nodes, doubled: float, within_h: float = float("inf")) -> Moments:
+    """The moments of a feed; `doubled` is the level that counts as that, `in_time_chance` that it does within so many
+    hours."""
     top = int(np.argmax(curve.levels))
     peak_h, peak_level = float(curve.hours[top]), float(curve.levels[top])
     stretch = np.exp(-of.pace)

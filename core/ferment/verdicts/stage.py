@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
-from ..ready_rule import FALSE_DAWN_H, RISEN, STAGE_SLACK
+from ..ready_rule import EARLY_DAYS_H, LINGERS_H, RISEN, STAGE_SLACK
 
 # So long a new jar without a sign of life is merely sown; then it is in its quiet days.
 SOWN_H = 36.0
@@ -71,7 +71,7 @@ _STAGES: tuple[tuple[Stage, Callable[[StageEvidence], bool]], ...] = (
     (Stage.STEADY, lambda it: it.ready),
     (Stage.AWAKE, lambda it: it.highest_by_yeast >= it.doubles_at - STAGE_SLACK),
     (Stage.STIRRING, lambda it: it.highest_by_yeast >= RISEN),
-    (Stage.FALSE_DAWN, lambda it: it.age_h < FALSE_DAWN_H and not it.begun_sour and it.highest >= RISEN),
+    (Stage.FALSE_DAWN, lambda it: it.age_h < EARLY_DAYS_H + LINGERS_H and not it.begun_sour and it.highest >= RISEN),
     (Stage.SOWN, lambda it: it.woken or it.age_h < SOWN_H),
     (Stage.HUSH, lambda _: True),
 )

@@ -93,6 +93,7 @@ class Totals(Told):
 class Assessment(Told):
     """All that is known of a jar now.
 
+    `doubles_at` is the level that counts as doubled for what the jar holds, as a multiple of the line.
     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
@@ -119,6 +120,7 @@ class Assessment(Told):
     totals: Totals
     binned_at: datetime | None
     discard_is_food: bool
+    doubles_at: float
     usual_line_mm: float
     room_is_tight: bool
     may_run_over: bool

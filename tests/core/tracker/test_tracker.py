@@ -17,6 +17,7 @@ from ferment.kitchen.vessel import Level, LevelUnit
 from ferment.kitchen.warmth import Degrees, Place, Warmth
 from ferment.mixing.building import build
 from ferment.model.kinetics import Array
+from ferment.ready_rule import DOUBLED
 from ferment.record.ledger import Sighting
 from ferment.record.log import Bubbles, Deed, DeedKind, Entry, Log, Look
 from ferment.setups import Setup, background_of, course_of, ledger_of
@@ -105,7 +106,7 @@ class TheGrid(TestCase):
         for count in range(4):
             seen = [read(h, float(np.interp(h, RISE.hours, RISE.levels))) for h in (3, 6, 8)[:count]]
             of = nodes(track([RISE], [seen]).running)
-            peak = moments(RISE, of).peak
+            peak = moments(RISE, of, DOUBLED).peak
             widths.append(peak.high / peak.low)
         self.assertEqual(widths, sorted(widths, reverse=True))
 
@@ -113,7 +114,7 @@ class TheGrid(TestCase):
         steady = [[read(3, 1.25), read(6, 2.3)]] * 3
         good, odd = track([RISE] * 3, steady), track([RISE] * 3, [*steady[:2], [*steady[2], read(6.5, 0.6)]])
         self.assertEqual((good.surprising, odd.surprising), ((), ("look-6.5",)))
-        peaks = [moments(RISE, nodes(one.running)).peak for one in (good, odd)]
+        peaks = [moments(RISE, nodes(one.running), DOUBLED).peak for one in (good, odd)]
         width = [np.log(peak.high / peak.low) for peak in peaks]
         self.assertGreaterEqual(width[1], width[0] * 0.95)
 
