@@ -110,6 +110,15 @@ def plan_of(
     )
 
 
+# A jar that is ready and stands out is fed once a day, from so little of it (common practice: one to two to two).
+DAILY_SEED_G, DAILY_RATIO = 25.0, Ratio(1.0, 2.0, 2.0)
+
+
+def daily_feed(setup: Setup, course: Course) -> FeedPlan:
+    """The feed that keeps a ready jar going on the counter, of its own flours."""
+    return plan_feed(DAILY_SEED_G, DAILY_RATIO, course.culture.blend, step=setup.scale_step)
+
+
 @dataclass(frozen=True)
 class FeedNow:
     """What a feed at this moment would be: its plan, and whether it goes into a clean jar.

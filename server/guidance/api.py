@@ -33,12 +33,14 @@ from .wire.pages import (
     KitchenOut,
     OpenJarOut,
     OtherwiseOut,
+    SignChoicesOut,
     SignsOut,
     WhatIfOut,
     WholePlanOut,
     kitchen_out,
     open_jar_out,
     otherwise_out,
+    sign_choices_out,
     signs_out,
     what_if_out,
     whole_plan_out,
@@ -84,6 +86,11 @@ def read_plan(request: Baker, jar_id: UUID) -> WholePlanOut:
 @router.post("/jars/{jar_id}/plan-otherwise", response={200: OtherwiseOut, 404: ProblemsOut, 422: ProblemsOut})
 def plan_otherwise(request: Baker, jar_id: UUID, payload: OtherwiseIn) -> OtherwiseOut:
     return otherwise_out(services.plan_otherwise(request.auth, jar_id, otherwise_in(payload), timezone.now()))
+
+
+@router.get("/signs/choices", response=SignChoicesOut)
+def read_sign_choices(request: Baker) -> SignChoicesOut:
+    return sign_choices_out()
 
 
 @router.post("/signs", response={200: SignsOut, 422: ProblemsOut})

@@ -22,9 +22,10 @@ from ferment.doors.foresight import (
     whole_plan,
 )
 from ferment.doors.lookup import Described, look_up
-from ferment.doors.sheet import Sheet, WentIn, sheet
+from ferment.doors.sheet import AS_PLANNED, Sheet, WentIn, sheet
 from ferment.mixing.contents import Origin
 from ferment.record.log import Log, Look
+from ferment.refusal import Refusal
 from ferment.setups import Setup
 from ferment.signs import Finding
 from kitchen.services import JarCard, all_jars, catalogue, jar_of
@@ -44,6 +45,7 @@ class OpenJar:
 
     card: JarCard
     assessment: Assessment
+    sheet: Sheet | None
     entries: list[Recorded]
     photos: list[Taken]
 
@@ -60,7 +62,16 @@ def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
     card = jar_of(account, jar_id, now)
     log = logs_of([card.id])[card.id]
     found = _unheard(assess(card.setup, log, now), heard_by(account))
-    return OpenJar(card, found, entries_of(card.id), photos_of(card.id))
+    return OpenJar(card, found, _sheet_now(card.setup, log, now, found), entries_of(card.id), photos_of(card.id))
+
+
+def _sheet_now(setup: Setup, log: Log, now: datetime, found: Assessment) -> Sheet | None:
+    """The feed sheet that goes with an opened jar, so that a device can weigh on without a connection."""
+    try:
+        return sheet(setup, log, AS_PLANNED, now, found)
+    except Refusal:
+        # After what went in, the method's own amounts make no sense; the page says so when it asks itself.
+        return None
 
 
 def _unheard(found: Assessment, heard: frozenset[str]) -> Assessment:

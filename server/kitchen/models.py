@@ -50,6 +50,7 @@ class Jar(models.Model):
     tare_g = models.FloatField()
     volume_ml = models.FloatField()
     height_mm = models.FloatField()
+    flare = models.FloatField(default=1.0)
     scale_step = models.FloatField()
     size = models.FloatField(default=1.0)
     warmth_c = models.FloatField(default=22.0)

@@ -186,6 +186,7 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
         tare_g=setup.vessel.tare_g,
         volume_ml=setup.vessel.volume_ml,
         height_mm=setup.vessel.height_mm,
+        flare=setup.vessel.flare,
         scale_step=setup.scale_step,
         size=setup.size,
         warmth_c=setup.warmth_c,
@@ -218,7 +219,7 @@ def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> J
     setup = Setup(
         family=jar.family,
         choices=jar.choices,
-        vessel=Vessel(jar.tare_g, jar.volume_ml, jar.height_mm),
+        vessel=Vessel(jar.tare_g, jar.volume_ml, jar.height_mm, jar.flare),
         starts_at=jar.starts_at,
         scale_step=jar.scale_step,
         size=jar.size,

@@ -16,11 +16,12 @@ from accounts.services import Account
 from accounts.wire import Moment, Name, Request, Told
 from ferment.kitchen.flours import Flour
 from ferment.kitchen.hours import Band, Hours
+from ferment.kitchen.usual import BEGINNING, GLASSES, PLACES_C, Glass, UsualPlace
 from ferment.kitchen.vessel import Vessel
 from ferment.mixing.contents import Origin
 from ferment.protocol.method import Method, Thing
 from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
-from ferment.protocol.relevance import conditions
+from ferment.protocol.relevance import MET_FIRST, conditions, followed_by
 from ferment.ready_rule import Strictness
 from ferment.setups import Setup
 
@@ -31,7 +32,10 @@ Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, floa
 
 
 class JarBody(Request):
-    """A jar as planned: its method with what was chosen of it, its glass, and where it stands. Grams, ml, mm, °C."""
+    """A jar as planned: its method with what was chosen of it, its glass, and where it stands. Grams, ml, mm, °C.
+
+    `flare` is the inside width at the rim over that at the bottom: 1 for a straight jar.
+    """
 
     name: Name
     family: Annotated[str, Field(max_length=60)]
@@ -40,6 +44,7 @@ class JarBody(Request):
     tare_g: float
     volume_ml: float
     height_mm: float
+    flare: float = 1.0
     scale_step: float
     size: float
     warmth_c: float
@@ -159,6 +164,7 @@ class JarOut(Schema):
     tare_g: float
     volume_ml: float
     height_mm: float
+    flare: float
     scale_step: float
     size: float
     warmth_c: float
@@ -171,9 +177,13 @@ class JarOut(Schema):
 
 
 class OptionBase(Schema):
-    """`matters_when` lists conditions, any one of which is enough for the option to matter; none: it always does."""
+    """`matters_when` lists conditions, any one of which is enough for the option to matter; none: it always does.
+
+    `met_first` says that a baker meets it at once; the others can be opened.
+    """
 
     matters_when: list[list[Only]]
+    met_first: bool
 
 
 class NumberOptionOut(OptionBase):
@@ -196,9 +206,12 @@ class PickOptionOut(OptionBase):
 
 
 class BlendOptionOut(OptionBase):
+    """`follows` is the option by whose flour this one goes while nobody chose another."""
+
     kind: Literal["blend"]
     code: OptionCode
     default: dict[Flour, float]
+    follows: OptionCode | None
 
 
 # One enumeration for the contract, so that the client words every family or does not compile.
@@ -226,9 +239,37 @@ class FamilyOut(Schema):
     wants_c: float | None
 
 
+class GlassOut(Schema):
+    """A usual straight jar: ml to the rim, mm inside."""
+
+    glass: Glass
+    volume_ml: float
+    height_mm: float
+
+
+class UsualPlaceOut(Schema):
+    """A place of a usual home, and about how warm it is, °C."""
+
+    place: UsualPlace
+    warmth_c: float
+
+
+class BeginningOut(Schema):
+    """What a baker who has chosen nothing begins with; `sizes` are of the way's own amounts."""
+
+    family: FamilyCode
+    glass: Glass
+    place: UsualPlace
+    scale_step: float
+    sizes: list[float]
+
+
 class CatalogueOut(Schema):
     families: list[FamilyOut]
     flours: list[Flour]
+    glasses: list[GlassOut]
+    places: list[UsualPlaceOut]
+    beginning: BeginningOut
 
 
 def setup_in(body: JarBody, account: Account) -> Setup:
@@ -237,7 +278,7 @@ def setup_in(body: JarBody, account: Account) -> Setup:
         family=method.code if method else body.family,
         method=method,
         choices=body.choices,
-        vessel=Vessel(body.tare_g, body.volume_ml, body.height_mm),
+        vessel=Vessel(body.tare_g, body.volume_ml, body.height_mm, body.flare),
         starts_at=body.starts_at,
         scale_step=body.scale_step,
         size=body.size,
@@ -258,6 +299,7 @@ def card_out(card: JarCard) -> JarOut:
         tare_g=setup.vessel.tare_g,
         volume_ml=setup.vessel.volume_ml,
         height_mm=setup.vessel.height_mm,
+        flare=setup.vessel.flare,
         scale_step=setup.scale_step,
         size=setup.size,
         warmth_c=setup.warmth_c,
@@ -308,22 +350,36 @@ def hands_out(hands: Hands) -> HandsOut:
 
 
 def _options_out(family: Method) -> list[NumberOptionOut | PickOptionOut | BlendOptionOut]:
-    matters = conditions(family)
+    matters, follows = conditions(family), followed_by(family)
     return [
-        _option_out(option, [[Only.model_validate(only) for only in all_of] for all_of in matters.get(option.code, ())])
+        _option_out(
+            option,
+            [[Only.model_validate(only) for only in all_of] for all_of in matters.get(option.code, ())],
+            follows.get(option.code),
+        )
         for option in family.options
     ]
 
 
-def _option_out(option: Option, matters: list[list[Only]]) -> NumberOptionOut | PickOptionOut | BlendOptionOut:
+def _option_out(
+    option: Option, matters: list[list[Only]], follows: OptionCode | None
+) -> NumberOptionOut | PickOptionOut | BlendOptionOut:
+    first = option.code in MET_FIRST
     match option:
         case NumberOption():
-            return NumberOptionOut(kind="number", matters_when=matters, **asdict(option))
+            return NumberOptionOut(kind="number", matters_when=matters, met_first=first, **asdict(option))
         case PickOption():
-            return PickOptionOut(kind="pick", matters_when=matters, **asdict(option))
+            return PickOptionOut(kind="pick", matters_when=matters, met_first=first, **asdict(option))
         case BlendOption():
             shares = {part.flour: part.share for part in option.default}
-            return BlendOptionOut(kind="blend", code=option.code, default=shares, matters_when=matters)
+            return BlendOptionOut(
+                kind="blend",
+                code=option.code,
+                default=shares,
+                matters_when=matters,
+                met_first=first,
+                follows=follows,
+            )
 
 
 def catalogue_out(families: Iterable[Method]) -> CatalogueOut:
@@ -343,4 +399,16 @@ def catalogue_out(families: Iterable[Method]) -> CatalogueOut:
             for family in families
         ],
         flours=list(Flour),
+        glasses=[
+            GlassOut(glass=glass, volume_ml=vessel.volume_ml, height_mm=vessel.height_mm)
+            for glass, vessel in GLASSES.items()
+        ],
+        places=[UsualPlaceOut(place=place, warmth_c=celsius) for place, celsius in PLACES_C.items()],
+        beginning=BeginningOut(
+            family=FamilyCode(BEGINNING.family),
+            glass=BEGINNING.glass,
+            place=BEGINNING.place,
+            scale_step=BEGINNING.scale_step,
+            sizes=list(BEGINNING.sizes),
+        ),
     )

@@ -19,7 +19,7 @@ from ..mixing.building import build
 from ..mixing.contents import Contents, follow_steps
 from ..mixing.feeding import From, parse_ratio, plan_feed, seed_from
 from ..mixing.mending import mend
-from ..mixing.weighing import scale_walk
+from ..mixing.weighing import ScaleStep, scale_walk
 from ..planner import MOST_STEPS, totals
 from ..planner.steps import Step
 from ..protocol import written
@@ -48,7 +48,17 @@ def feeding(arguments: argparse.Namespace) -> object:
     )
     return {
         **_without_empty(asdict(plan)),
-        "scale_walk": [asdict(step) for step in scale_walk(plan, arguments.tare, 0.0)],
+        "scale_walk": [_walk_row(step) for step in scale_walk(plan, arguments.tare, 0.0)],
+    }
+
+
+def _walk_row(step: ScaleStep) -> dict[str, object]:
+    return {
+        "do": step.do,
+        "flour": step.flour,
+        "add_g": step.add_g,
+        "scale_shows_g": step.scale_shows_g,
+        "add_ml": step.add_ml,
     }
 
 

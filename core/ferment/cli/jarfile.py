@@ -47,6 +47,7 @@ def write(setup: Setup, log: Log) -> dict[str, object]:
                 "tare_g": setup.vessel.tare_g,
                 "volume_ml": setup.vessel.volume_ml,
                 "height_mm": setup.vessel.height_mm,
+                "flare": setup.vessel.flare,
             },
             "scale_step": setup.scale_step,
             "size": setup.size,
@@ -174,12 +175,11 @@ class _Place:
 
 def _setup(given: _Place) -> Setup:
     zone = _zone(given.get("tz", "UTC"))
-    glass = given.get("vessel")
     hours = given.get("hours", None)
     return Setup(
         family=given.get("family").text(),
         choices={name: _choice(one) for name, one in given.get("choices", {}).pairs()},
-        vessel=Vessel(*(glass.get(name).number() for name in ("tare_g", "volume_ml", "height_mm"))),
+        vessel=_vessel(given.get("vessel")),
         starts_at=given.get("starts_at").moment(),
         scale_step=given.get("scale_step", 1.0).number(),
         size=given.get("size", 1.0).number(),
@@ -191,6 +191,11 @@ def _setup(given: _Place) -> Setup:
 
 
 DAYS = ("weekday", "weekend")
+
+
+def _vessel(given: _Place) -> Vessel:
+    tare, volume, height = (given.get(name).number() for name in ("tare_g", "volume_ml", "height_mm"))
+    return Vessel(tare, volume, height, given.get("flare", 1.0).number())
 
 
 def _zone(given: _Place) -> ZoneInfo:

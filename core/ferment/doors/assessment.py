@@ -7,22 +7,25 @@ from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
 from ..kitchen.flours import FlourLot
-from ..kitchen.vessel import ROOM_WANTED, Vessel, line_mm, room_times
+from ..kitchen.vessel import ROOM_WANTED, Mark, Vessel, line_mm, marks, room_times
 from ..mixing.feeding import FeedPlan, ratio_as_weighed
 from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
+from ..model.paste import Paste, paste_of
 from ..planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
-from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, Task, WaitsFor
+from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, SightCode, Task, WaitsFor
 from ..protocol.course import Course
 from ..protocol.method import Normal
-from ..ready_rule import DOUBLED
+from ..ready_rule import DOUBLED, doubles_at
 from ..record.ledger import Ledger, Round, Sighting
 from ..record.log import Bubbles, Log, Top
-from ..setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
+from ..setups import Setup, background_of, course_of, daily_feed, ledger_of, meals_ahead, plan_of
 from ..signs import Finding
 from ..signs.contract import Urgency
 from ..tracker import Background, Forecast, Ready, forecast, prior_ready
+from ..tracker.outlook import Outlook, outlook, yeast_unshown
 from ..verdicts.cautions import Notice, notices
 from ..verdicts.counsel import Counsel, counsel
+from ..verdicts.expected import ExpectedLook, expected_look
 from ..verdicts.judgement import judgement
 from ..verdicts.readiness import Readiness
 from ..verdicts.stage import StageFound
@@ -43,13 +46,18 @@ class Move(StrEnum):
 # How far the plan is followed for the day of ready.
 FORESEEN = timedelta(days=24)
 MOVES = {act: Move(act.value) for act in Act}
+# An act due within this is told as due now.
+AS_GOOD_AS_NOW = timedelta(minutes=20)
+# A level so much under the highest has left a mark on the glass worth drawing, as a multiple of the line.
+SUNK = 0.04
 
 
 @dataclass(frozen=True)
 class NextMove:
     """What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
 
-    `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds.
+    `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds. `is_now` says that its time
+    has come, or is so near that it may as well be done.
     """
 
     move: Move
@@ -62,11 +70,15 @@ class NextMove:
     do: tuple[Doing, ...]
     plan: FeedPlan | None
     scale_walk: tuple[ScaleStep, ...]
+    is_now: bool
 
 
 @dataclass(frozen=True)
 class InJar:
-    """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line."""
+    """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line.
+
+    `marks` are heights on the glass from low under the line to the rim, in mm, ml and × the line.
+    """
 
     flours: FlourLot
     water_g: float
@@ -75,6 +87,7 @@ class InJar:
     hydration_percent: float | None
     line_mm: float
     room_times: float
+    marks: tuple[Mark, ...]
 
 
 @dataclass(frozen=True)
@@ -104,6 +117,31 @@ class SinceFeed:
     bubbles: Bubbles | None
     top: tuple[Top, ...]
 
+    @property
+    def has_sunk(self) -> bool:
+        """Whether it stands visibly lower than it had stood."""
+        if self.highest is None or self.last is None:
+            return False
+        return (self.highest.times or 1.0) > (self.last.times or 1.0) + SUNK
+
+
+@dataclass(frozen=True)
+class ColdSpan:
+    """A stay in the fridge; `until` is None while it lasts."""
+
+    since: datetime
+    until: datetime | None
+
+
+@dataclass(frozen=True)
+class AskedOfLook:
+    """What a look asks for beside level, bubbles, top and smell: what the way tries, or was noted before."""
+
+    thickness: bool
+    ph: bool
+    celsius: bool
+    floats: bool
+
 
 @dataclass(frozen=True)
 class Totals:
@@ -124,6 +162,10 @@ class Assessment:
     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
     `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
+
+    `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
+    of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
+    `keeping` is the daily feed of a jar that is ready and stands out; `chilled` are its stays in the fridge.
     """
 
     day: int
@@ -140,6 +182,14 @@ class Assessment:
     findings: tuple[Finding, ...]
     readiness: Readiness | None
     stage: StageFound | None
+    outlook: Outlook | None
+    yeast_unshown: bool
+    hungry_again_at: datetime | None
+    ready_ahead: Ready | None
+    expected_look: ExpectedLook
+    asked: AskedOfLook
+    keeping: FeedPlan | None
+    chilled: tuple[ColdSpan, ...]
     counsel: tuple[Counsel, ...]
     notices: tuple[Notice, ...]
     rounds: tuple[RoundSeen, ...]
@@ -168,12 +218,13 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     advised = counsel(setup, course, ledger, made, judged, now)
     made = advised.plan
     usual_line = _usual_line_mm(made, ledger, setup.vessel)
+    is_ready = judged.readiness is not None and judged.readiness.ready
     return Assessment(
         day=day_of(start, now) if start else 0,
         normal=course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
-        in_jar=_in_jar(ledger),
+        in_jar=_in_jar(ledger, setup.vessel),
         since_feed=_since_feed(ledger, now),
-        next_move=_next_move(ledger, judged.findings, made, setup.vessel),
+        next_move=_next_move(ledger, judged.findings, made, setup.vessel, now),
         timeline=made.steps,
         changes=made.changes,
         ahead=made.to_ready,
@@ -183,13 +234,23 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         findings=judged.findings,
         readiness=judged.readiness,
         stage=judged.stage,
+        outlook=outlook(told, now) if told else None,
+        yeast_unshown=told is not None and yeast_unshown(told),
+        hungry_again_at=_hungry_again_at(told, now),
+        ready_ahead=ready_on if ready_on and not is_ready and ready_on.on.likely > now else None,
+        expected_look=expected_look(
+            judged.stage.stage if judged.stage else None, past_peak=told is not None and told.peaks.likely < now
+        ),
+        asked=_asked(ledger, made),
+        keeping=daily_feed(setup, course) if is_ready else None,
+        chilled=tuple(ColdSpan(since, until) for since, until in ledger.cold_spans),
         counsel=advised.counsel,
         notices=notices(setup, course, ledger, made, judged),
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
         totals=_totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
         discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
-        doubles_at=told.doubles_at if told else DOUBLED,
+        doubles_at=round(doubles_at(_paste(ledger)), 3) if ledger.rounds else DOUBLED,
         usual_line_mm=usual_line,
         room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
@@ -215,11 +276,35 @@ def _usual_line_mm(made: Plan, ledger: Ledger, vessel: Vessel) -> float:
     return line_mm(vessel, max(totals, default=ledger.contents.total_g))
 
 
+def _paste(ledger: Ledger) -> Paste:
+    held = ledger.contents
+    return paste_of(held.flours, held.water_g, held.salt_g)
+
+
+def _hungry_again_at(told: Forecast | None, now: datetime) -> datetime | None:
+    """Where it runs low before it rises at all, that is no news."""
+    if told is None or told.hungry_at is None:
+        return None
+    return told.hungry_at if told.hungry_at > max(now, told.peaks.likely) else None
+
+
+def _asked(ledger: Ledger, made: Plan) -> AskedOfLook:
+    tasks = {doing.do for step in made.steps for doing in step.do}
+    sights = {wait.sight for step in made.steps for wait in step.waits_for}
+    seen = ledger.sightings
+    return AskedOfLook(
+        thickness=SightCode.RUNNY in sights or any(one.thickness for one in seen),
+        ph=Task.READ_PH in tasks or any(one.ph is not None for one in seen),
+        celsius=any(one.celsius is not None for one in seen),
+        floats=Task.FLOAT_TEST in tasks or any(one.floats is not None for one in seen),
+    )
+
+
 def _no_move(move: Move) -> NextMove:
-    return NextMove(move, None, None, None, None, True, (), (), None, ())  # noqa: FBT003  (a row of a table)
+    return NextMove(move, None, None, None, None, True, (), (), None, (), is_now=True)  # noqa: FBT003  (a row of a table)
 
 
-def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel) -> NextMove:
+def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel, now: datetime) -> NextMove:
     if ledger.binned:
         return _no_move(Move.BINNED)
     if any(finding.urgency is Urgency.DANGER for finding in found):
@@ -241,10 +326,11 @@ def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: V
         step.do,
         step.plan,
         walk,
+        is_now=step.due <= now + AS_GOOD_AS_NOW,
     )
 
 
-def _in_jar(ledger: Ledger) -> InJar | None:
+def _in_jar(ledger: Ledger, vessel: Vessel) -> InJar | None:
     if not ledger.rounds:
         return None
     turn, held = ledger.rounds[-1], ledger.contents
@@ -256,6 +342,7 @@ def _in_jar(ledger: Ledger) -> InJar | None:
         hydration_percent=held.hydration_percent,
         line_mm=turn.line_mm,
         room_times=turn.room_times,
+        marks=marks(vessel, turn.line_mm),
     )
 
 

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
+from enum import StrEnum
 
-from ..ready_rule import WOKE, YEASTS_OWN_H
+from ..ready_rule import DOUBLED, WOKE, YEASTS_OWN_H
 from ..record.ledger import Sighting, highest
 from ..record.log import Bubbles, Smell, Thickness, Top
 from ..refusal import within
@@ -16,6 +18,37 @@ OLDEST_DAYS = 3650.0
 MOST_TIMES = 6.0
 # Where nobody says how wet or how warm it is, it counts as an ordinary jar.
 ORDINARY_HYDRATION, ORDINARY_C = 100.0, 24.0
+
+
+class HowOld(StrEnum):
+    FIRST_DAY = "first_day"
+    EARLY = "early"
+    MIDDLE = "middle"
+    OLD = "old"
+
+
+class SinceFed(StrEnum):
+    SHORT = "short"
+    HALF = "half"
+    LONG = "long"
+
+
+class HowHigh(StrEnum):
+    LINE = "line"
+    RISEN = "risen"
+    DOUBLED = "doubled"
+    FALLEN = "fallen"
+
+
+# What a baker means who presses a word instead of giving a number: days, hours, and level and high mark as × the line.
+DAYS: Mapping[HowOld, float] = {HowOld.FIRST_DAY: 0.9, HowOld.EARLY: 2.0, HowOld.MIDDLE: 4.5, HowOld.OLD: 10.0}
+HOURS: Mapping[SinceFed, float] = {SinceFed.SHORT: 4.0, SinceFed.HALF: 9.0, SinceFed.LONG: 20.0}
+LEVELS: Mapping[HowHigh, tuple[float, float | None]] = {
+    HowHigh.LINE: (1.0, None),
+    HowHigh.RISEN: (1.4, None),
+    HowHigh.DOUBLED: (DOUBLED + 0.1, None),
+    HowHigh.FALLEN: (1.2, DOUBLED),
+}
 
 
 @dataclass(frozen=True)

@@ -7,16 +7,20 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 
 from ..kitchen.flours import Flour, FlourGrams, weight
-from ..kitchen.quantities import grams
+from ..kitchen.quantities import GRAMS_PER, Unit, grams
 from ..kitchen.vessel import ROOM_WANTED, line_mm, room_times
-from ..mixing.feeding import FeedPlan, Ratio, ratio_as_weighed
+from ..mixing.feeding import FeedPlan, Ingredient, Ratio, ratio_as_weighed
 from ..mixing.mending import Mend, mend
-from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
-from ..protocol.course import Course
+from ..mixing.weighing import TOLERANCE, ScaleStep, Tolerance, WalkStyle, scale_walk
+from ..model.paste import paste_of
+from ..ready_rule import doubles_at
 from ..record.ledger import Ledger
 from ..record.log import Feed, Log
 from ..setups import Setup, course_of, feed_now, ledger_of, plan_of
-from .assessment import assess
+from .assessment import Assessment, assess
+
+# What is left on a spoon is not asked about.
+DISCARD_WORTH_G = 1.0
 
 
 @dataclass(frozen=True)
@@ -37,9 +41,12 @@ class WentIn:
 class Sheet:
     """The plan for the seed really kept, how to mend what was poured, and the room above it.
 
-    The acts of `scale_walk` add what is planned; its readings follow what really went in. `then_due` is when the next
-    act is due if this feed is done now; `discard_g` is what goes out, and `discard_is_food` whether the discard jar may
-    have it.
+    The acts of `scale_walk` bring what is planned (for the seed: planned before any was weighed); its readings follow
+    what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
+    `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
+    may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line.
+
+    It holds all that a device without a connection needs to go on: `tolerance`, and `g_per_oz` for another unit.
     """
 
     plan: FeedPlan
@@ -52,50 +59,72 @@ class Sheet:
     discard_g: float
     discard_is_food: bool
     then_due: datetime | None
+    ratio: str
+    doubles_at: float
+    tolerance: Tolerance = TOLERANCE
+    g_per_oz: float = GRAMS_PER[Unit.OUNCE]
 
 
-def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime) -> Sheet:
-    """The feed sheet for this moment of the weighing. Raises Refusal for amounts that no kitchen means."""
+AS_PLANNED = WentIn(None, None, {})
+
+
+def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Assessment | None = None) -> Sheet:
+    """The feed sheet for this moment of the weighing. `assessed` is the jar's assessment now, where there is one.
+
+    Raises Refusal for amounts that no kitchen means.
+    """
     course = course_of(setup)
     ledger = ledger_of(setup, course, log)
-    kept = None if went_in.keep_g is None else grams(went_in.keep_g, "keep_g")
-    if went_in.keeps_all and ledger.rounds:
-        return _keeping_all(setup, course, ledger, log, went_in, now)
-    fed = feed_now(setup, course, ledger, now, kept)
-    return _sheet(setup, ledger, log, went_in, now, fed.plan, clean_jar=fed.clean_jar)
-
-
-def _keeping_all(setup: Setup, course: Course, ledger: Ledger, log: Log, went_in: WentIn, now: datetime) -> Sheet:
-    """The usual flour and water on top of all that is there."""
     fed = feed_now(setup, course, ledger, now)
-    held = round(ledger.contents.total_g, 6)
-    total = round(held + fed.plan.total_g - fed.plan.keep_g, 6)
-    ratio = ratio_as_weighed(held, fed.plan.flour_g, fed.plan.liquid_g)
-    plan = replace(fed.plan, keep_g=held, total_g=total, ratio=ratio, measured=())
-    return _sheet(setup, ledger, log, went_in, now, plan, clean_jar=fed.clean_jar)
-
-
-def _sheet(
-    setup: Setup, ledger: Ledger, log: Log, went_in: WentIn, now: datetime, plan: FeedPlan, *, clean_jar: bool
-) -> Sheet:
+    usual = plan = fed.plan
+    if went_in.keeps_all and ledger.rounds:
+        plan = usual = _keeping_all(plan, ledger)
+    elif went_in.keep_g is not None:
+        plan = feed_now(setup, course, ledger, now, grams(went_in.keep_g, "keep_g")).plan
+    style = went_in.style or (WalkStyle.CLEAN_JAR if fed.clean_jar else WalkStyle.IN_THE_JAR)
     real = _as_it_went(plan, went_in)
     there_is = ledger.contents.total_g if ledger.rounds else None
-    style = went_in.style or (WalkStyle.CLEAN_JAR if clean_jar else WalkStyle.IN_THE_JAR)
-    tare = setup.vessel.tare_g
-    walks = zip(scale_walk(plan, tare, there_is, style), scale_walk(real, tare, there_is, style), strict=True)
     line = line_mm(setup.vessel, real.total_g)
     room = room_times(setup.vessel, line)
+    after = ledger.contents.keep(real.keep_g).add(real.flours, real.liquid_g, real.salt_g)
+    discard_g = round(max(0.0, (there_is or 0.0) - real.keep_g), 1)
+    is_food = (assessed or assess(setup, log, now)).discard_is_food if ledger.rounds else False
     return Sheet(
         plan=plan,
-        scale_walk=tuple(replace(step, scale_shows_g=so_far.scale_shows_g) for step, so_far in walks),
+        scale_walk=_walk(plan, real, usual.keep_g, setup.vessel.tare_g, there_is, style),
         mend=_mended(plan, real, went_in, setup.scale_step),
         line_mm=line,
         room_times=room,
         room_is_tight=room < ROOM_WANTED,
         style=style,
-        discard_g=round(max(0.0, (there_is or 0.0) - real.keep_g), 1),
-        discard_is_food=bool(ledger.rounds) and assess(setup, log, now).discard_is_food,
+        discard_g=discard_g if discard_g >= DISCARD_WORTH_G else 0.0,
+        discard_is_food=is_food,
         then_due=_then_due(setup, log, real, now),
+        ratio=ratio_as_weighed(real.keep_g, real.flour_g, real.liquid_g),
+        doubles_at=round(doubles_at(paste_of(after.flours, after.water_g, after.salt_g)), 3),
+    )
+
+
+def _keeping_all(plan: FeedPlan, ledger: Ledger) -> FeedPlan:
+    """The usual flour and water on top of all that is there."""
+    held = round(ledger.contents.total_g, 6)
+    total = round(held + plan.total_g - plan.keep_g, 6)
+    ratio = ratio_as_weighed(held, plan.flour_g, plan.liquid_g)
+    return replace(plan, keep_g=held, total_g=total, ratio=ratio, measured=())
+
+
+def _walk(
+    plan: FeedPlan, real: FeedPlan, usual_keep_g: float, tare_g: float, there_is_g: float | None, style: WalkStyle
+) -> tuple[ScaleStep, ...]:
+    """The planned acts, read as they really went; the seed is planned as it was before any was weighed."""
+    walks = zip(scale_walk(plan, tare_g, there_is_g, style), scale_walk(real, tare_g, there_is_g, style), strict=True)
+    return tuple(
+        replace(
+            step,
+            scale_shows_g=so_far.scale_shows_g,
+            brings_g=usual_keep_g if step.corrects is Ingredient.SEED else step.brings_g,
+        )
+        for step, so_far in walks
     )
 
 

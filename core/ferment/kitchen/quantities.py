@@ -1,9 +1,10 @@
-"""Units of mass, volume and temperature, and what a kitchen scale can show."""
+"""Units of mass and volume, spoons and cups, and what a kitchen scale can show."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Mapping
+from dataclasses import dataclass
 from enum import StrEnum
 
 from ..refusal import Refusal, RefusalCode, within
@@ -49,12 +50,34 @@ def from_grams(grams: float, unit: Unit, g_per_ml: float = 1.0) -> float:
     return grams / to_grams(1.0, unit, g_per_ml)
 
 
-def to_celsius(fahrenheit: float) -> float:
-    return (fahrenheit - 32.0) / 1.8
+@dataclass(frozen=True)
+class Spoonful:
+    """So many level cups, tablespoons or teaspoons."""
+
+    count: float
+    unit: Unit
 
 
-def to_fahrenheit(celsius: float) -> float:
-    return celsius * 1.8 + 32.0
+# The smallest measure that a kitchen has is a quarter of a teaspoon.
+SPOON_STEP = 0.25
+
+
+def in_spoons(millilitres: float) -> tuple[Spoonful, ...]:
+    """A volume in the spoons and cups that there are, to the nearest quarter of a teaspoon, at least one quarter.
+
+    Whole cups first, then whole tablespoons, the rest in teaspoons: `1 cup 2 tbsp ¼ tsp`.
+    """
+    per = MILLILITRES_PER
+    quarters = max(1, steps_of(abs(millilitres) / per[Unit.TEASPOON], SPOON_STEP))
+    made: list[Spoonful] = []
+    for unit in (Unit.CUP, Unit.TABLESPOON):
+        size = round(per[unit] / per[Unit.TEASPOON] / SPOON_STEP)
+        count, quarters = divmod(quarters, size)
+        if count:
+            made.append(Spoonful(float(count), unit))
+    if quarters:
+        made.append(Spoonful(quarters * SPOON_STEP, Unit.TEASPOON))
+    return tuple(made)
 
 
 def grams(value: float, field: str, *, least: float = LEAST_G) -> float:

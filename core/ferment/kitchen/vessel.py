@@ -105,6 +105,36 @@ def headroom(vessel: Vessel, total_g: float, likely_rise: float = ROOM_WANTED) -
     )
 
 
+@dataclass(frozen=True)
+class Mark:
+    """One height on the glass in every unit: mm from the inside bottom, ml under it, and × the line by volume."""
+
+    mm: float
+    ml: float
+    times: float
+
+
+# Nobody marks a level lower than this share of the line's height.
+LOWEST_MARK = 0.2
+# A jar that opens is followed by so many straight pieces: to a hundredth of × over any jar that `check_vessel` takes.
+PIECES = 24
+
+
+def marks(vessel: Vessel, line: float) -> tuple[Mark, ...]:
+    """The glass from low under the line to the rim, for who must convert a level without asking: straight between two
+    marks. A straight jar has two; one that opens or closes has many."""
+    lowest = LOWEST_MARK * line
+    pieces = 1 if vessel.flare == 1.0 else PIECES
+    heights = [lowest + (vessel.height_mm - lowest) * place / pieces for place in range(pieces + 1)]
+    at_line = volume_at(vessel, line)
+    # The line itself is a mark, so that it reads 1 × to the last digit.
+    if pieces > 1 and lowest < line < vessel.height_mm:
+        heights = sorted({*heights, line})
+    return tuple(
+        Mark(round(mm, 3), round(volume_at(vessel, mm), 3), round(volume_at(vessel, mm) / at_line, 6)) for mm in heights
+    )
+
+
 def as_times(level: Level, vessel: Vessel, line: float, field: str = "level") -> float:
     """A level as a multiple of the line, by volume (1.0 at the line, 2.0 doubled).
 

@@ -1,4 +1,7 @@
-"""The catalogue of families, listed explicitly."""
+"""The catalogue of families, listed explicitly: one a file, each a value of the method language, with its source.
+
+Knows the language and what the rule calls doubled and early. Offers `FAMILIES` and `family_named`.
+"""
 
 from __future__ import annotations
 

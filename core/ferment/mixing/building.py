@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from ..kitchen.flours import Blend
 from ..kitchen.quantities import grams, on_scale
 from ..refusal import Refusal, RefusalCode, within
-from .feeding import FeedPlan, Ratio, known_step, weighed
+from .feeding import FeedPlan, known_step, weighed
 
 MOST_FEEDS = 4
 # The last feed may bring a little less flour than there is seed; below that it hardly wakes (common practice).
@@ -81,8 +81,3 @@ def build(
         plans.append(plan)
         there = plan.total_g
     return Build(seed, tuple(plans), there, round(max(0.0, there - target), 6))
-
-
-def ratio_of(plan: FeedPlan) -> Ratio:
-    """The ratio a plan makes, for judging when its feed peaks."""
-    return Ratio(1.0, plan.flour_g / plan.keep_g, plan.liquid_g / plan.keep_g)

@@ -15,7 +15,6 @@ from ..refusal import Refusal, RefusalCode, within
 SCALE_STEPS = (0.1, 1.0, 5.0)
 # Salt is weighed in tenths whatever the scale shows otherwise: 0.3 % of a feed's flour is less than a gram.
 SALT_STEP = 0.1
-LEAST_HYDRATION, MOST_HYDRATION = 40.0, 250.0
 
 
 @dataclass(frozen=True)
@@ -111,14 +110,6 @@ def plan_feed(keep_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float 
     return weighed(keep, flour, water, blend, salt_percent=salt_percent, step=step)
 
 
-def plan_mix(flour_g: float, hydration_percent: float, blend: Blend, *, step: float = 1.0) -> FeedPlan:
-    """A first mix of flour and water, nothing kept."""
-    known_step(step)
-    flour = grams(flour_g, "flour_g", least=step)
-    hydration = within(hydration_percent, LEAST_HYDRATION, MOST_HYDRATION, "hydration_percent")
-    return weighed(0.0, flour, flour * hydration / 100.0, blend, step=step)
-
-
 def known_step(step: float) -> None:
     if step not in SCALE_STEPS:
         raise Refusal(RefusalCode.NOT_A_CHOICE, "scale_step", {"known": ", ".join(f"{s:g}" for s in SCALE_STEPS)})
@@ -177,23 +168,6 @@ def seed_for_jar(vessel: Vessel, ratio: Ratio, likely_rise: float = ROOM_WANTED)
 def seed_for_flour(flour_g: float, ratio: Ratio) -> float:
     """The seed, in g, that what is left of the flour can feed by `ratio`."""
     return grams(flour_g, "flour_g") * ratio.seed / ratio.flour
-
-
-def water_for_hydration(
-    seed_g: float, seed_hydration_percent: float, flour_g: float, hydration_percent: float
-) -> float:
-    """The water, in g, that brings the whole jar to `hydration_percent`, what the seed carries in counted.
-
-    Raises Refusal when the seed alone is already too wet for it.
-    """
-    within(hydration_percent, LEAST_HYDRATION, MOST_HYDRATION, "hydration_percent")
-    within(seed_hydration_percent, LEAST_HYDRATION, MOST_HYDRATION, "seed_hydration_percent")
-    seed_flour = grams(seed_g, "seed_g") / (1.0 + seed_hydration_percent / 100.0)
-    water = (seed_flour + grams(flour_g, "flour_g")) * hydration_percent / 100.0 - (seed_g - seed_flour)
-    if water < 0:
-        least = 100.0 * (seed_g - seed_flour) / (seed_flour + flour_g)
-        raise Refusal(RefusalCode.OUT_OF_RANGE, "hydration_percent", {"least": round(least, 1), "most": MOST_HYDRATION})
-    return water
 
 
 @dataclass(frozen=True)

@@ -2,21 +2,21 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
 from ..kitchen.flours import Flour, FlourShare, g_per_ml
+from ..kitchen.quantities import Spoonful, in_spoons
 from ..kitchen.vessel import PASTE_G_PER_ML
-from ..refusal import Refusal, RefusalCode
-from .feeding import FeedPlan
+from .feeding import FeedPlan, Ingredient
 
 
 class WalkStyle(StrEnum):
-    """In the jar itself; into a clean jar; or in the jar, held against its weight after the first mix."""
+    """In the jar itself, or into a clean jar."""
 
     IN_THE_JAR = "in_the_jar"
     CLEAN_JAR = "clean_jar"
-    REFERENCE = "reference"
 
 
 class ScaleAct(StrEnum):
@@ -32,16 +32,55 @@ class ScaleAct(StrEnum):
     ADD_SALT = "add_salt"
 
 
+# What an act brings in that a baker may have weighed otherwise; the others are not corrected.
+CORRECTS: Mapping[ScaleAct, Ingredient] = {
+    ScaleAct.TAKE_OUT: Ingredient.SEED,
+    ScaleAct.ADD_SEED: Ingredient.SEED,
+    ScaleAct.ADD_CULTURE: Ingredient.SEED,
+    ScaleAct.ADD_WATER: Ingredient.WATER,
+    ScaleAct.ADD_FLOUR: Ingredient.FLOUR,
+}
+
+
 @dataclass(frozen=True)
 class ScaleStep:
     """An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the level
-    millilitres that it adds, for who measures in spoons (a converter's answer: a spoon of flour varies by a tenth)."""
+    millilitres that it adds, for who measures in spoons (a converter's answer: a spoon of flour varies by a tenth).
+
+    `brings_g` is what the jar that is fed into holds more for it: for taking out, what stays.
+    """
 
     do: ScaleAct
     flour: Flour | None
     add_g: float
     scale_shows_g: float
     add_ml: float
+    brings_g: float
+
+    @property
+    def corrects(self) -> Ingredient | None:
+        return CORRECTS.get(self.do)
+
+    @property
+    def in_spoons(self) -> tuple[Spoonful, ...]:
+        """The amount in level spoons and cups, whether it goes in or out; none where nothing does."""
+        return in_spoons(self.add_ml) if self.add_ml else ()
+
+
+@dataclass(frozen=True)
+class Tolerance:
+    """How what was weighed is read against what was planned (common practice).
+
+    Within `near_g` it went as planned, and a display that moved no farther has not been poured on yet. An amount of at
+    least `from_g` that is `far_times` as much as planned, or as little, is likely a slip of the hand and asked about.
+    """
+
+    near_g: float = 1.5
+    far_times: float = 3.0
+    from_g: float = 5.0
+
+
+TOLERANCE = Tolerance()
 
 
 def scale_walk(
@@ -49,9 +88,8 @@ def scale_walk(
 ) -> tuple[ScaleStep, ...]:
     """The readings of one feed: what is kept, then water, juice, flour, salt.
 
-    `tare_g` is the weight of the empty jar that is fed into: 0 when the scale was zeroed with it; for one that was
-    never weighed empty see `tare_from_reference`. `there_is_g` is what the old jar holds; None before the first mix,
-    where `keep_g` is a culture put in.
+    `tare_g` is the weight of the empty jar that is fed into: 0 when the scale was zeroed with it. `there_is_g` is what
+    the old jar holds; None before the first mix, where `keep_g` is a culture put in.
     """
     shows = tare_g
     steps: list[ScaleStep] = []
@@ -59,7 +97,7 @@ def scale_walk(
     def act(do: ScaleAct, add_g: float, flour: Flour | None = None) -> None:
         nonlocal shows
         shows = round(shows + add_g, 6)
-        steps.append(ScaleStep(do, flour, add_g, shows, _ml(do, flour, add_g)))
+        steps.append(ScaleStep(do, flour, add_g, shows, _ml(do, flour, add_g), add_g))
 
     if there_is_g is None or style is WalkStyle.CLEAN_JAR:
         act(ScaleAct.EMPTY_JAR, 0.0)
@@ -68,7 +106,7 @@ def scale_walk(
     else:
         shows = round(tare_g + plan.keep_g, 6)
         out = min(0.0, round(plan.keep_g - there_is_g, 6))
-        steps.append(ScaleStep(ScaleAct.TAKE_OUT, None, out, shows, _ml(ScaleAct.TAKE_OUT, None, out)))
+        steps.append(ScaleStep(ScaleAct.TAKE_OUT, None, out, shows, _ml(ScaleAct.TAKE_OUT, None, out), plan.keep_g))
     if plan.water_g:
         act(ScaleAct.ADD_WATER, plan.water_g)
     if plan.juice_g:
@@ -93,10 +131,3 @@ def _ml(do: ScaleAct, flour: Flour | None, add_g: float) -> float:
     elif do is ScaleAct.ADD_SALT:
         heavy = SALT_G_PER_ML
     return round(add_g / heavy, 2)
-
-
-def tare_from_reference(shows_g: float, holds_g: float) -> float:
-    """The weight of a jar that was weighed with its first mix of `holds_g` in it. Raises Refusal when it cannot be."""
-    if shows_g < holds_g:
-        raise Refusal(RefusalCode.OUT_OF_RANGE, "reference_g", {"least": holds_g, "most": 10_000.0})
-    return round(shows_g - holds_g, 6)

@@ -34,7 +34,7 @@ from .kinetics import (
     sourness,
     upkeep_pace,
 )
-from .paste import FLOURS, NO_FLOUR, Paste, blended
+from .paste import FLOURS, LEAST_FLOUR_SHARE, NO_FLOUR, Paste, blended
 
 # --- what organisms do (1/h at 25 °C unless said; food in units of fresh white paste at 100 %) ---
 
@@ -143,7 +143,7 @@ def after_feed(
     if jar:
         old_flour, old_kind = kept * jar.paste.flour_share, jar.paste.kind
         old_salt = old_flour * jar.paste.salt_percent / 100.0
-    share = max(old_flour + fresh, 1e-3)
+    share = max(old_flour + fresh, LEAST_FLOUR_SHARE)
     kind = blended([(old_flour, old_kind), (fresh, new_kind)])
     zero = traits.native * 0.0
     old = [row * kept for row in jar.state] if jar else [zero] * 9

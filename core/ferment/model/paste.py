@@ -6,7 +6,7 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, fields
 
-from ..kitchen.flours import Flour
+from ..kitchen.flours import Flour, FlourLot, weight
 from .kinetics import BUFFER
 
 # It holds most when a little stiffer than 100 %.
@@ -39,6 +39,9 @@ FLOURS: Mapping[Flour, FlourKind] = {
     Flour.GLUTEN_FREE: FlourKind(1.0e-9, 2.6e-7, 1.8e-5, 0.90, 1.33, 0.95, 1.0),
 }
 
+# A soak has next to no flour; the numbers that divide by it need a little.
+LEAST_FLOUR_SHARE = 1e-3
+
 # A kind that weighs nothing in a blend.
 NO_FLOUR = FlourKind(0.0, 0.0, 0.0, 1.0, 1.0, 1.0, 1.0)
 
@@ -65,6 +68,15 @@ class Paste:
     @property
     def buffer(self) -> float:
         return BUFFER * self.kind.buffer * 2.0 * self.flour_share
+
+
+def paste_of(lot: FlourLot, liquid_g: float, salt_g: float) -> Paste:
+    """The paste that flours, liquid and salt make together, in grams."""
+    flour_g = weight(lot)
+    total = flour_g + liquid_g + salt_g
+    share = max(flour_g / total, LEAST_FLOUR_SHARE) if total else LEAST_FLOUR_SHARE
+    kind = blended([(part.g, FLOURS[part.flour]) for part in lot]) if flour_g else NO_FLOUR
+    return Paste(share, kind, 100.0 * salt_g / flour_g if flour_g else 0.0)
 
 
 def blended(parts: Sequence[tuple[float, FlourKind]]) -> FlourKind:

@@ -1,4 +1,7 @@
-"""Method, log, the baker's hours and now to a timeline: what was done, what comes next and when, in grams."""
+"""Method, log, the baker's hours and now to a timeline: what was done, what comes next and when, in grams.
+
+Knows courses and the ledger; nothing of verdicts or forecasts, which read the plan. Offers `plan`.
+"""
 
 from __future__ import annotations
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 from enum import StrEnum
 
 from ..kitchen.flours import Flour, FlourLot
@@ -95,6 +95,11 @@ class WaitsFor:
     times: float | None
 
 
+# What a baker need not be told: a window no longer than this, an act no further off its time.
+WORTH_TELLING = timedelta(minutes=30)
+MISSED_H = 1.0
+
+
 @dataclass(frozen=True)
 class Step:
     """One act of the plan.
@@ -120,6 +125,18 @@ class Step:
     do: tuple[Doing, ...]
     plan: FeedPlan | None
     normal: Normal
+
+    @property
+    def has_window(self) -> bool:
+        """Whether there is a stretch of time worth telling in which it is as good."""
+        return self.latest - self.earliest > WORTH_TELLING
+
+    @property
+    def missed_by_h(self) -> float | None:
+        """By how many hours a done step missed its time, where that is worth telling."""
+        if self.state is not StepState.DONE or self.off_by_h is None or abs(self.off_by_h) < MISSED_H:
+            return None
+        return self.off_by_h
 
     @property
     def to_come(self) -> bool:

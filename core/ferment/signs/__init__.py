@@ -1,4 +1,8 @@
-"""The signs, listed explicitly, and the one loop that holds them against a jar."""
+"""The signs, listed explicitly, one a file, and the one loop that holds them against a jar.
+
+Knows what was seen and when; no plan, no forecast, no verdict. Offers `SIGNS` and `findings`; what a sign owes is
+numbered in `contract`.
+"""
 
 from __future__ import annotations
 

@@ -15,7 +15,7 @@ from ..model.jar import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Jar, Run, cultu
 from ..model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
 from ..ready_rule import WARMTH_AFTER_H, doubles_at, limit_h
 from ..record.ledger import Ledger
-from .ensemble import DayOfReady, Ensemble, day_of_ready, doubling_mark, feeding, gather
+from .ensemble import DayOfReady, Ensemble, day_of_ready, doubling_mark, gather, of_the_same_feeds
 from .rounds import Background, Turn, follow_turns, turns_of
 from .stretch import LIKELY_ENOUGH, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
 
@@ -53,6 +53,15 @@ class FanPoint:
     high: float
 
 
+# A difference of fewer per cent is within what any two jars differ.
+LEAST_PERCENT = 4
+
+
+def _worth_telling(factor: float) -> int:
+    percent = round(100.0 * (factor - 1.0))
+    return percent if abs(percent) >= LEAST_PERCENT else 0
+
+
 @dataclass(frozen=True)
 class Basis:
     """What a forecast rests on: the warmth now, how this jar differs from the book, and how many feeds were watched.
@@ -67,13 +76,26 @@ class Basis:
     watched: int
     young: bool
 
+    @property
+    def faster_percent(self) -> int:
+        """By how many per cent it is faster than the book; 0 where the difference is not worth telling."""
+        return _worth_telling(self.pace)
+
+    @property
+    def higher_percent(self) -> int:
+        """By how many per cent it rises higher than the book; 0 where the difference is not worth telling."""
+        return _worth_telling(self.height)
+
+
+HALF_OF_THEM, NEARLY_ALL = 0.5, 0.9
+
 
 @dataclass(frozen=True)
 class Ready:
     """The day of ready as moments, and the first lasting doubling.
 
-    `share` of the jars that this may be get ready, fed so, within what is foreseen. Under 0.9 the latest moment is only
-    as far as that, and under 0.5 the likely one too.
+    `share` of the jars that this may be get ready, fed so, within what is foreseen: where not nearly all do, the latest
+    moment is only as far as that, and where fewer than half do, the likely one too.
     """
 
     on: TimeSpread
@@ -83,7 +105,12 @@ class Ready:
     @property
     def seldom(self) -> bool:
         """Whether fewer than half get ready, fed so: then there is no likely day."""
-        return self.share < 0.5
+        return self.share < HALF_OF_THEM
+
+    @property
+    def latest_is_open(self) -> bool:
+        """Whether it may be later than the latest moment told."""
+        return self.share < NEARLY_ALL
 
 
 @dataclass(frozen=True)
@@ -142,7 +169,7 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
     seen_h = at_h + max((sighting.hours for sighting in turns[-1].sightings), default=0.0) + 0.5
     young = at_h < YOUNG_DAYS * 24.0 and background.origin is not Origin.ASLEEP
     until_h = max(at_h + min(LONGEST_H, _horizon_h(warmth, at_h)), seen_h)
-    members = gather(feeding(background, start, turns, until_h), turns) if young else None
+    members = gather(of_the_same_feeds(background, start, turns, until_h), turns) if young else None
     traits = members.likeliest if members else BOOK
     seen = turns if young else turns[-FEEDS_BACK:]
     courses = follow_turns(_before(background, seen, turns), traits, seen, until_h, warmth, REFERENCE_STEP_H)
@@ -180,7 +207,7 @@ def prior_ready(background: Background, ahead: tuple[Turn, ...], start: datetime
     """The day of ready of a jar that is not mixed yet, by the feeds of its plan."""
     if not ahead:
         return None
-    members = gather(feeding(background, start, ahead[:1], 0.5), ahead[:1])
+    members = gather(of_the_same_feeds(background, start, ahead[:1], 0.5), ahead[:1])
     days = day_of_ready(members, ahead[1:], LAST_DAY)
     return _ready(days, start) if days else None
 

@@ -78,7 +78,7 @@ class Feeding:
         return _warmth(self.background, self.start)
 
 
-def feeding(background: Background, start: datetime, turns: Sequence[Turn], until_h: float) -> Feeding:
+def of_the_same_feeds(background: Background, start: datetime, turns: Sequence[Turn], until_h: float) -> Feeding:
     return Feeding(background, start, tuple(replace(turn, sightings=()) for turn in turns), until_h)
 
 

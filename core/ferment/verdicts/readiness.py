@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
-from ..ready_rule import FOUL, IN_A_ROW, LIKELY, QUICKER, STEADY, UNLIKELY, Strictness
+from ..ready_rule import AT_C, FOUL, IN_A_ROW, LIKELY, QUICKER, STEADY, UNLIKELY, WITHIN_H, Strictness
 from ..record.log import Smell
 
 
@@ -52,6 +52,26 @@ class ReadyStep:
 
 
 @dataclass(frozen=True)
+class RowWanted:
+    """How many good feeds in a row a baker asks for who is so strict."""
+
+    strictness: Strictness
+    feeds: int
+
+
+@dataclass(frozen=True)
+class RuleTold:
+    """The numbers of the rule that a baker is told: hours, at °C, and the feeds in a row to choose from."""
+
+    within_h: float
+    at_c: float
+    rows: tuple[RowWanted, ...]
+
+
+RULE_TOLD = RuleTold(WITHIN_H, AT_C, tuple(RowWanted(strictness, feeds) for strictness, feeds in IN_A_ROW.items()))
+
+
+@dataclass(frozen=True)
 class Readiness:
     """The verdict with its evidence: the steps, and the feeds they rest on (the latest last).
 
@@ -70,6 +90,10 @@ class Readiness:
     word: bool | None
     earliest: datetime | None
     floats: bool | None
+
+    @property
+    def rule(self) -> RuleTold:
+        return RULE_TOLD
 
 
 def judge(

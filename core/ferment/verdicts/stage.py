@@ -24,6 +24,11 @@ class Stage(StrEnum):
     BINNED = "binned"
 
 
+SHOWS_YEAST = frozenset({Stage.STIRRING, Stage.AWAKE, Stage.STEADY, Stage.RESTING})
+# Under the first a stage is only likely; from the second on no look is asked for.
+SURE, SURE_ENOUGH = 0.7, 0.8
+
+
 class Settles(StrEnum):
     """What would settle a stage that is not sure."""
 
@@ -40,6 +45,21 @@ class StageFound:
     sure: float
     settles: Settles | None
     settles_at: datetime | None
+
+    @property
+    def likely_only(self) -> bool:
+        """Whether it is told as likely, not as so."""
+        return self.sure < SURE
+
+    @property
+    def asks(self) -> bool:
+        """Whether what would settle it is asked for."""
+        return self.settles is not None and self.sure < SURE_ENOUGH
+
+    @property
+    def shows_yeast(self) -> bool:
+        """Before this, nobody asks whether it is ready."""
+        return self.stage in SHOWS_YEAST
 
 
 @dataclass(frozen=True)

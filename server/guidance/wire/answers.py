@@ -15,12 +15,25 @@ from .mixing import Build, FeedPlan, FlourGrams, Mend, ScaleStep
 from .plan import ReadyDays
 
 
+class Tolerance(Told):
+    """How what was weighed is read against what was planned.
+
+    Within `near_g` it went as planned, and a display that moved no farther has not been poured on yet. An amount of at
+    least `from_g` that is `far_times` as much as planned, or as little, is asked about.
+    """
+
+    near_g: float
+    far_times: float
+    from_g: float
+
+
 class Sheet(Told):
     """The plan for the seed really kept, how to mend what was poured, and the room above it.
 
-    The acts of `scale_walk` add what is planned; its readings follow what really went in. `then_due` is when the next
-    act is due if this feed is done now; `discard_g` is what goes out, and `discard_is_food` whether the discard jar may
-    have it.
+    The acts of `scale_walk` bring what is planned (for the seed: planned before any was weighed); its readings follow
+    what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
+    `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
+    may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line.
     """
 
     plan: FeedPlan
@@ -33,6 +46,10 @@ class Sheet(Told):
     discard_g: float
     discard_is_food: bool
     then_due: datetime | None
+    ratio: str
+    doubles_at: float
+    tolerance: Tolerance
+    g_per_oz: float
 
 
 class TimedFeed(Told):

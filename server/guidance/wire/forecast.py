@@ -26,13 +26,15 @@ class Spread(Told):
 class Ready(Told):
     """The day of ready as moments, and the first lasting doubling.
 
-    `share` of the jars that this may be get ready, fed so, within what is foreseen. Under 0.9 the latest moment is only
-    as far as that, and under 0.5 the likely one too.
+    `share` of the jars that this may be get ready, fed so, within what is foreseen. Where `latest_is_open`, the latest
+    moment is only as far as that; where they `seldom` do, the likely one too.
     """
 
     on: When
     awake: When
     share: float
+    seldom: bool
+    latest_is_open: bool
 
 
 class FanPoint(Told):
@@ -48,7 +50,7 @@ class Basis(Told):
     """What a forecast rests on: the warmth now, how this jar differs from the book, and how many feeds were watched.
 
     `pace` above 1 is faster, `height` above 1 rises higher. `young` says that a new jar was judged, by many jars as it
-    may be.
+    may be. The per cents say the same of pace and height, 0 where the difference is not worth telling.
     """
 
     celsius: float
@@ -56,6 +58,8 @@ class Basis(Told):
     height: float
     watched: int
     young: bool
+    faster_percent: int
+    higher_percent: int
 
 
 class RoundFit(Told):

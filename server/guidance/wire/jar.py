@@ -8,7 +8,8 @@ from accounts.wire import Told
 from ferment.doors.assessment import Move
 from ferment.planner.steps import StepState
 from ferment.protocol.method import Normal
-from ferment.record.log import Bubbles, Top
+from ferment.record.log import Bubbles, Smell, Top
+from ferment.tracker.outlook import Outlook
 from ferment.verdicts.cautions import Notice
 
 from .forecast import Forecast, Ready
@@ -17,8 +18,19 @@ from .plan import Change, Doing, PlanTotals, ReadyDays, Step, WaitsFor
 from .verdicts import Counsel, Finding, Readiness, StageFound
 
 
+class Mark(Told):
+    """One height on the glass: mm from the inside bottom, ml under it, and × the line by volume."""
+
+    mm: float
+    ml: float
+    times: float
+
+
 class InJar(Told):
-    """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line."""
+    """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line.
+
+    `marks` are heights on the glass from low under the line to the rim; between two of them it goes straight.
+    """
 
     flours: tuple[FlourGrams, ...]
     water_g: float
@@ -27,6 +39,7 @@ class InJar(Told):
     hydration_percent: float | None
     line_mm: float
     room_times: float
+    marks: tuple[Mark, ...]
 
 
 class LevelSeen(Told):
@@ -39,7 +52,7 @@ class LevelSeen(Told):
 
 class SinceFeed(Told):
     """The running round: hours since the feed, the last level seen, the highest seen or marked, and the latest of the
-    rest."""
+    rest. `has_sunk` says that it stands visibly lower than it had stood."""
 
     feed_id: str
     is_first_mix: bool
@@ -49,12 +62,14 @@ class SinceFeed(Told):
     highest: LevelSeen | None
     bubbles: Bubbles | None
     top: tuple[Top, ...]
+    has_sunk: bool
 
 
 class NextMove(Told):
     """What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
 
-    `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds.
+    `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds. `is_now` says that its time
+    has come, or is so near that it may as well be done.
     """
 
     move: Move
@@ -67,6 +82,7 @@ class NextMove(Told):
     do: tuple[Doing, ...]
     plan: FeedPlan | None
     scale_walk: tuple[ScaleStep, ...]
+    is_now: bool
 
 
 class RoundSeen(Told):
@@ -90,6 +106,30 @@ class Totals(Told):
     discard_g: float
 
 
+class ExpectedLook(Told):
+    """What a look will likely show, the likelier first."""
+
+    bubbles: tuple[Bubbles, ...]
+    top: tuple[Top, ...]
+    smell: tuple[Smell, ...]
+
+
+class AskedOfLook(Told):
+    """What a look asks for beside level, bubbles, top and smell: what the way tries, or was noted before."""
+
+    thickness: bool
+    ph: bool
+    celsius: bool
+    floats: bool
+
+
+class ColdSpan(Told):
+    """A stay in the fridge; `until` is null while it lasts."""
+
+    since: datetime
+    until: datetime | None
+
+
 class Assessment(Told):
     """All that is known of a jar now.
 
@@ -98,6 +138,10 @@ class Assessment(Told):
     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
     `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
+
+    `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
+    of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
+    `keeping` is the daily feed of a jar that is ready and stands out; `chilled` are its stays in the fridge.
     """
 
     day: int
@@ -114,6 +158,14 @@ class Assessment(Told):
     findings: tuple[Finding, ...]
     readiness: Readiness | None
     stage: StageFound | None
+    outlook: Outlook | None
+    yeast_unshown: bool
+    hungry_again_at: datetime | None
+    ready_ahead: Ready | None
+    expected_look: ExpectedLook
+    asked: AskedOfLook
+    keeping: FeedPlan | None
+    chilled: tuple[ColdSpan, ...]
     counsel: tuple[Counsel, ...]
     notices: tuple[Notice, ...]
     rounds: tuple[RoundSeen, ...]

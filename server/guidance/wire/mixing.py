@@ -43,15 +43,28 @@ class FeedPlan(Told):
     measured: tuple[Measured, ...] = ()
 
 
+class Spoonful(Told):
+    """So many level cups, tablespoons or teaspoons."""
+
+    count: float
+    unit: Unit
+
+
 class ScaleStep(Told):
-    """An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the level
-    millilitres that it adds, for who measures in spoons (a converter's answer: a spoon of flour varies by a tenth)."""
+    """An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the same amount
+    in spoons (a converter's answer: a spoon of flour varies by a tenth).
+
+    `brings_g` is what the jar that is fed into holds more for it: for taking out, what stays. `corrects` is what
+    a baker may have weighed otherwise.
+    """
 
     do: ScaleAct
     flour: Flour | None
     add_g: float
     scale_shows_g: float
-    add_ml: float
+    brings_g: float
+    corrects: Ingredient | None
+    in_spoons: tuple[Spoonful, ...]
 
 
 class Mend(Told):

@@ -8,14 +8,16 @@ from datetime import datetime
 from accounts.services import Account
 from accounts.wire import Told
 from ferment import signs
+from ferment.doors.lookup import DAYS, HOURS, LEVELS, HowHigh, HowOld, SinceFed
 from ferment.protocol.method import Normal
+from ferment.tracker.outlook import Outlook
 from ferment.verdicts.cautions import Notice
 from kitchen.wire import JarOut, card_out
 from logbook.wire import EntryOut, recorded_out
 from photos.wire import PhotoOut, photo_out
 
 from ..services import Assessed, OpenJar, Planned, WhatIf, Wondered
-from .answers import RatioOffer
+from .answers import RatioOffer, Sheet
 from .forecast import Forecast, Ready, Spread, When
 from .jar import Assessment, InJar, NextMove, SinceFeed
 from .plan import WholePlan
@@ -28,7 +30,8 @@ class RiseOut(Told):
     doubles: When | None
     peaks: When
     peak_times: Spread
-    ready: Ready | None
+    outlook: Outlook
+    ready_ahead: Ready | None
 
 
 class GlanceOut(Told):
@@ -59,10 +62,13 @@ class KitchenOut(Told):
 
 
 class OpenJarOut(Told):
+    """A jar with everything about it; `sheet` is a feed at this moment, null where none can be weighed out."""
+
     now: datetime
     time_zone: str
     jar: JarOut
     assessment: Assessment
+    sheet: Sheet | None
     log: list[EntryOut]
     photos: list[PhotoOut]
 
@@ -71,7 +77,8 @@ class WhatIfOut(Told):
     """What would be told if the jar stood there: the running feed, the day of ready, and a feed now by each ratio."""
 
     forecast: Forecast | None
-    ready_on: Ready | None
+    outlook: Outlook | None
+    ready_ahead: Ready | None
     offers: list[RatioOffer]
 
 
@@ -90,6 +97,32 @@ class WholePlanOut(Told):
     jar: JarOut
     plan: WholePlan
     ready_on: Ready | None
+
+
+class AgeOut(Told):
+    age: HowOld
+    days: float
+
+
+class SinceFedOut(Told):
+    since: SinceFed
+    hours: float
+
+
+class HowHighOut(Told):
+    """A level and a high mark, as multiples of the line."""
+
+    level: HowHigh
+    times: float
+    high: float | None
+
+
+class SignChoicesOut(Told):
+    """What a baker means who presses a word instead of giving a number."""
+
+    ages: list[AgeOut]
+    since: list[SinceFedOut]
+    levels: list[HowHighOut]
 
 
 class SignsOut(Told):
@@ -111,6 +144,7 @@ def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut
         time_zone=account.time_zone,
         jar=card_out(opened.card),
         assessment=Assessment.model_validate(opened.assessment),
+        sheet=Sheet.model_validate(opened.sheet) if opened.sheet else None,
         log=[recorded_out(entry) for entry in opened.entries],
         photos=[photo_out(photo) for photo in opened.photos],
     )
@@ -129,12 +163,20 @@ def whole_plan_out(account: Account, planned: Planned, now: datetime) -> WholePl
 def what_if_out(found: WhatIf) -> WhatIfOut:
     there = Assessment.model_validate(found.assessment)
     offers = [RatioOffer.model_validate(offer) for offer in found.offers]
-    return WhatIfOut(forecast=there.forecast, ready_on=there.ready_on, offers=offers)
+    return WhatIfOut(forecast=there.forecast, outlook=there.outlook, ready_ahead=there.ready_ahead, offers=offers)
 
 
 def otherwise_out(wondered: Wondered) -> OtherwiseOut:
     there = Assessment.model_validate(wondered.assessment)
     return OtherwiseOut(ready_on=there.ready_on, plan=WholePlan.model_validate(wondered.plan))
+
+
+def sign_choices_out() -> SignChoicesOut:
+    return SignChoicesOut(
+        ages=[AgeOut(age=age, days=days) for age, days in DAYS.items()],
+        since=[SinceFedOut(since=since, hours=hours) for since, hours in HOURS.items()],
+        levels=[HowHighOut(level=level, times=times, high=high) for level, (times, high) in LEVELS.items()],
+    )
 
 
 def signs_out(found: Iterable[signs.Finding]) -> SignsOut:
@@ -155,12 +197,18 @@ def _glance(one: Assessed) -> GlanceOut:
         readiness=found.readiness,
         counsel=list(found.counsel),
         notices=list(found.notices),
-        rise=_rise(found.forecast),
+        rise=_rise(found),
         binned_at=found.binned_at,
     )
 
 
-def _rise(forecast: Forecast | None) -> RiseOut | None:
-    if forecast is None:
+def _rise(found: Assessment) -> RiseOut | None:
+    if found.forecast is None or found.outlook is None:
         return None
-    return RiseOut(doubles=forecast.doubles, peaks=forecast.peaks, peak_times=forecast.peak_times, ready=forecast.ready)
+    return RiseOut(
+        doubles=found.forecast.doubles,
+        peaks=found.forecast.peaks,
+        peak_times=found.forecast.peak_times,
+        outlook=found.outlook,
+        ready_ahead=found.ready_ahead,
+    )

@@ -37,7 +37,8 @@ class Step(Told):
 
     `due` is the planned time; `earliest` and `latest` bound the window in which it is as good, and `fits` is false when
     the baker's hours leave no room in that window. A step that waits for a sign lists what would do, and the look that
-    showed it. A done step names its entry and by how many hours it missed `due` (late is positive).
+    showed it. A done step names its entry and by how many hours it missed `due` (late is positive);
+    `missed_by_h` is the same where it is worth telling, and `has_window` whether the window is.
     """
 
     number: int
@@ -56,6 +57,8 @@ class Step(Told):
     do: tuple[Doing, ...]
     plan: FeedPlan | None
     normal: Normal
+    has_window: bool
+    missed_by_h: float | None
 
 
 class Change(Told):

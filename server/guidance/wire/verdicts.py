@@ -6,6 +6,7 @@ from datetime import datetime
 
 from accounts.wire import Told
 from ferment.protocol.advised import Advice
+from ferment.ready_rule import Strictness
 from ferment.signs.contract import Caution, Question, Remedy, SignCode, Urgency
 from ferment.verdicts.counsel import Answer
 from ferment.verdicts.readiness import StepCode
@@ -55,6 +56,21 @@ class Attempt(Told):
     by_yeast: bool
 
 
+class RowWanted(Told):
+    """How many good feeds in a row a baker asks for who is so strict."""
+
+    strictness: Strictness
+    feeds: int
+
+
+class RuleTold(Told):
+    """The numbers of the rule that a baker is told: hours, at °C, and the feeds in a row to choose from."""
+
+    within_h: float
+    at_c: float
+    rows: tuple[RowWanted, ...]
+
+
 class Readiness(Told):
     """The verdict with its evidence: the steps, and the feeds they rest on (the latest last).
 
@@ -73,15 +89,23 @@ class Readiness(Told):
     word: bool | None
     earliest: datetime | None
     floats: bool | None
+    rule: RuleTold
 
 
 class StageFound(Told):
-    """The stage, how sure from 0 to 1, and what would settle it and when, where that is to be said."""
+    """The stage, how sure from 0 to 1, and what would settle it and when.
+
+    It is told as likely where `likely_only`, and asks for what would settle it where it `asks`. Before a stage that
+    `shows_yeast` nobody asks whether it is ready.
+    """
 
     stage: Stage
     sure: float
     settles: Settles | None
     settles_at: datetime | None
+    likely_only: bool
+    asks: bool
+    shows_yeast: bool
 
 
 class Counsel(Told):

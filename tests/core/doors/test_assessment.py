@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import replace
 from unittest import TestCase
 
-from ferment.doors.assessment import Move, assess
+from ferment.doors.assessment import AskedOfLook, Move, assess
+from ferment.kitchen.flours import Flour
 from ferment.kitchen.vessel import Level, LevelUnit
 from ferment.planner import StepState
 from ferment.protocol.method import Normal
-from ferment.record.log import Bin, Top
+from ferment.record.log import READY, Bin, Bubbles, Deed, DeedKind, Thickness, Top, Word
 
 from ..builders import START, daily, feed, first_mix, hours, look, setup
 
@@ -82,3 +83,52 @@ class FrontDoor(TestCase):
     def test_room(self) -> None:
         self.assertFalse(assess(setup(seed_g=30), (), START).room_is_tight)
         self.assertTrue(assess(setup(seed_g=100), (), START).room_is_tight)
+
+
+class WhatIsTold(TestCase):
+    """Which of what is known is worth telling, and what a look will likely show: decided here, never on a screen."""
+
+    def test_a_first_mix_in_a_quarter_of_an_hour_may_be_done_now(self) -> None:
+        told = [assess(setup(), (), START - hours(before)).next_move.is_now for before in (0.25, 0.5)]
+        self.assertEqual(told, [True, False])
+
+    def test_a_level_has_sunk_when_the_glass_shows_it(self) -> None:
+        for last, sunk in ((1.87, False), (1.8, True)):
+            found = assess(setup(), (*daily(2), look(54, 1.9), look(58, last)), START + hours(59)).since_feed
+            assert found is not None
+            self.assertEqual(found.has_sunk, sunk)
+
+    def test_stays_in_the_fridge(self) -> None:
+        moves = (
+            Deed("in", START + hours(30), DeedKind.TO_FRIDGE),
+            Deed("again", START + hours(31), DeedKind.TO_FRIDGE),
+            Deed("out", START + hours(40), DeedKind.TO_COUNTER),
+            Deed("back", START + hours(50), DeedKind.TO_FRIDGE),
+        )
+        found = assess(setup(), (*daily(1), *moves), START + hours(52))
+        told = [(span.since, span.until) for span in found.chilled]
+        self.assertEqual(told, [(START + hours(30), START + hours(40)), (START + hours(50), None)])
+
+    def test_a_look_asks_for_what_was_noted_before(self) -> None:
+        nothing = AskedOfLook(thickness=False, ph=False, celsius=False, floats=False)
+        self.assertEqual(assess(setup(), daily(1), START + hours(30)).asked, nothing)
+        noted = replace(look(26, 1.1), ph=4.2, thickness=Thickness.RUNNY)
+        found = assess(setup(), (*daily(1), noted), START + hours(30)).asked
+        self.assertEqual(found, AskedOfLook(thickness=True, ph=True, celsius=False, floats=False))
+
+    def test_the_same_nothing_is_expected_before_the_mix_and_in_the_hush(self) -> None:
+        for log, at in (((), 0.0), (daily(4), 100.0)):
+            with self.subTest(at):
+                self.assertIs(assess(setup(), log, START + hours(at)).expected_look.bubbles[0], Bubbles.NONE)
+
+    def test_the_daily_feed_of_a_ready_jar_is_of_its_own_flours(self) -> None:
+        log = (*daily(12), Word("said", START + hours(290), READY, yes=True))
+        found = assess(setup(blend={"rye": 1}), log, START + hours(291)).keeping
+        assert found is not None
+        self.assertEqual((found.keep_g, [(part.flour, part.g) for part in found.flours]), (25.0, [(Flour.RYE, 50.0)]))
+        self.assertIsNone(assess(setup(), daily(3), START + hours(80)).keeping)
+
+    def test_the_marks_of_the_glass_come_with_the_jar(self) -> None:
+        held = assess(setup(), daily(1), START + hours(30)).in_jar
+        assert held is not None
+        self.assertAlmostEqual(held.marks[-1].times, held.room_times, places=5)

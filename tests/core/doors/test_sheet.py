@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from unittest import TestCase
 
-from ferment.doors.sheet import WentIn, sheet
+from ferment.doors.assessment import assess
+from ferment.doors.sheet import AS_PLANNED, WentIn, sheet
 from ferment.kitchen.flours import Flour
 from ferment.mixing.weighing import WalkStyle
 from ferment.refusal import Refusal
@@ -13,7 +14,6 @@ from ..builders import START, daily, hours, setup
 
 MIXED = setup(blend={"spelt": 2, "rye": 1})
 NOW = START + hours(70)
-AS_PLANNED = WentIn(None, None, {})
 
 
 class Weighing(TestCase):
@@ -76,3 +76,29 @@ class TheWay(TestCase):
         steps = sheet(setup(blend={"rye": 1}), daily(2), AS_PLANNED, NOW).scale_walk
         flour = next(step for step in steps if step.flour is Flour.RYE)
         self.assertAlmostEqual(flour.add_ml, 30.0 * 240.0 / 128.0, delta=1.0)
+
+
+class WithoutAConnection(TestCase):
+    """All that a device needs to go on weighing by itself comes with the sheet."""
+
+    def test_the_seed_stays_planned_as_it_was(self) -> None:
+        first = [step.brings_g for step in sheet(MIXED, daily(2), AS_PLANNED, NOW).scale_walk]
+        later = [step.brings_g for step in sheet(MIXED, daily(2), WentIn(36.0, None, {}), NOW).scale_walk]
+        self.assertEqual((first, later), ([30.0, 30.0, 20.0, 10.0], [30.0, 36.0, 24.0, 12.0]))
+
+    def test_the_ratio_is_that_of_what_went_in(self) -> None:
+        self.assertEqual(sheet(MIXED, daily(2), AS_PLANNED, NOW).ratio, "1:1:1")
+        self.assertEqual(sheet(MIXED, daily(2), WentIn(None, 33.0, {Flour.SPELT: 26.0}), NOW).ratio, "1:1.2:1.1")
+
+    def test_a_spoonful_of_discard_is_not_asked_about(self) -> None:
+        self.assertEqual(sheet(MIXED, daily(2), AS_PLANNED, NOW).discard_g, 60.0)
+        self.assertEqual(sheet(MIXED, daily(2), WentIn(89.2, None, {}), NOW).discard_g, 0.0)
+
+    def test_what_counts_as_doubled_goes_by_flour_and_thickness(self) -> None:
+        rye = setup(blend={"rye": 1})
+        self.assertLess(sheet(rye, daily(2), AS_PLANNED, NOW).doubles_at, 2.0)
+        self.assertEqual(sheet(setup(), daily(2), AS_PLANNED, NOW).doubles_at, 2.0)
+
+    def test_the_jars_own_assessment_is_believed(self) -> None:
+        found = assess(MIXED, daily(2), NOW)
+        self.assertEqual(sheet(MIXED, daily(2), AS_PLANNED, NOW, found), sheet(MIXED, daily(2), AS_PLANNED, NOW))

@@ -14,9 +14,8 @@ from ferment.kitchen.quantities import (
     Unit,
     from_grams,
     grams,
+    in_spoons,
     on_scale,
-    to_celsius,
-    to_fahrenheit,
     to_grams,
     unit_named,
 )
@@ -40,12 +39,6 @@ class PublishedUnits(TestCase):
             with self.subTest(name):
                 self.assertAlmostEqual(MILLILITRES_PER[unit], UNITS(f"1 {name}").to("ml").magnitude, places=9)
 
-    def test_fahrenheit(self) -> None:
-        for fahrenheit in (-40.0, 32.0, 75.0, 81.0, 212.0):
-            with self.subTest(fahrenheit):
-                published = UNITS.Quantity(fahrenheit, UNITS.degF).to(UNITS.degC).magnitude
-                self.assertAlmostEqual(to_celsius(fahrenheit), published, places=9)
-
     @given(st.floats(min_value=0, max_value=10_000), st.sampled_from(list(Unit)), st.floats(0.3, 1.6))
     def test_round_trip(self, value: float, unit: Unit, g_per_ml: float) -> None:
         there = to_grams(value, unit, g_per_ml)
@@ -56,9 +49,34 @@ class PublishedUnits(TestCase):
             unit_named("stone")
         self.assertEqual(caught.exception.facts["known"], "g, oz, ml, tsp, tbsp, cup")
 
-    @given(st.floats(min_value=-50, max_value=120))
-    def test_temperature_round_trip(self, value: float) -> None:
-        self.assertTrue(math.isclose(to_celsius(to_fahrenheit(value)), value, abs_tol=1e-9))
+
+class Spoons(TestCase):
+    def test_a_measure_is_itself(self) -> None:
+        cases = (
+            ("1 cup", [(1.0, Unit.CUP)]),
+            ("0.5 cup", [(8.0, Unit.TABLESPOON)]),
+            ("1 cup + 2 tablespoon", [(1.0, Unit.CUP), (2.0, Unit.TABLESPOON)]),
+            ("1.5 teaspoon", [(1.5, Unit.TEASPOON)]),
+            ("1 tablespoon + 0.25 teaspoon", [(1.0, Unit.TABLESPOON), (0.25, Unit.TEASPOON)]),
+        )
+        for text, told in cases:
+            with self.subTest(text):
+                millilitres = sum(UNITS(part).to("ml").magnitude for part in text.split(" + "))
+                self.assertEqual([(part.count, part.unit) for part in in_spoons(millilitres)], told)
+
+    @given(st.floats(min_value=0.7, max_value=3_000))
+    def test_to_the_nearest_quarter_of_a_teaspoon(self, millilitres: float) -> None:
+        """Added up again by pint's own measures; and no more of a spoon than makes the next larger one."""
+        names = {Unit.CUP: "cup", Unit.TABLESPOON: "tablespoon", Unit.TEASPOON: "teaspoon"}
+        parts = in_spoons(millilitres)
+        back = sum(UNITS(f"{part.count} {names[part.unit]}").to("ml").magnitude for part in parts)
+        self.assertLessEqual(abs(back - millilitres), UNITS("0.125 teaspoon").to("ml").magnitude + 1e-6)
+        counts = {part.unit: part.count for part in parts}
+        self.assertLess(counts.get(Unit.TABLESPOON, 0.0), 16)
+        self.assertLess(counts.get(Unit.TEASPOON, 0.0), 3)
+
+    def test_never_nothing(self) -> None:
+        self.assertEqual([(part.count, part.unit) for part in in_spoons(0.01)], [(0.25, Unit.TEASPOON)])
 
 
 class OnTheScale(TestCase):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
 from unittest import TestCase
 
 from hypothesis import given
@@ -17,6 +18,7 @@ from ferment.kitchen.vessel import (
     headroom,
     height_at,
     line_mm,
+    marks,
     most_grams,
     room_times,
     volume_at,
@@ -113,3 +115,29 @@ class Headroom(TestCase):
         larger = Vessel(VESSEL.tare_g, found.least_volume_ml, VESSEL.height_mm)
         self.assertTrue(headroom(larger, 400.0, 2.5).fits)
         self.assertAlmostEqual(found.room_times, 500.0 * PASTE_G_PER_ML / 400.0)
+
+
+class Marks(TestCase):
+    """What a device without a connection converts levels by, against the conversion itself."""
+
+    @given(st.floats(0.6, 1.8), st.floats(20.0, 60.0), st.floats(0.0, 1.0))
+    def test_between_two_marks_a_level_reads_as_it_is(self, flare: float, line: float, share: float) -> None:
+        vessel = Vessel(100.0, 500.0, 120.0, flare)
+        made = marks(vessel, line)
+        mm = made[0].mm + share * (made[-1].mm - made[0].mm)
+        for low, high in pairwise(made):
+            if low.mm <= mm <= high.mm:
+                part = (mm - low.mm) / (high.mm - low.mm)
+                read = low.times + part * (high.times - low.times)
+                break
+        self.assertAlmostEqual(read, as_times(Level(mm, LevelUnit.MM), vessel, line), delta=0.012)
+
+    def test_a_straight_jar_has_two_and_the_rim_is_its_room(self) -> None:
+        made = marks(VESSEL, 40.0)
+        self.assertEqual(len(made), 2)
+        self.assertEqual((made[-1].mm, made[-1].ml), (VESSEL.height_mm, VESSEL.volume_ml))
+        self.assertAlmostEqual(made[-1].times, room_times(VESSEL, 40.0), places=5)
+
+    def test_the_line_reads_one_in_any_jar(self) -> None:
+        made = marks(Vessel(100.0, 500.0, 120.0, 1.5), 41.7)
+        self.assertIn((41.7, 1.0), [(mark.mm, mark.times) for mark in made])

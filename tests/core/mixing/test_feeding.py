@@ -9,24 +9,24 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from ferment.kitchen.flours import blend_of, weight
+from ferment.kitchen.quantities import Unit
 from ferment.kitchen.vessel import ROOM_WANTED, headroom
-from ferment.mixing.contents import EMPTY
 from ferment.mixing.feeding import (
     From,
+    Ingredient,
     Ratio,
     parse_ratio,
     plan_feed,
-    plan_mix,
     ratio_as_weighed,
     seed_for_jar,
     seed_from,
-    water_for_hydration,
+    weighed,
 )
 from ferment.mixing.mending import mend
-from ferment.mixing.weighing import ScaleAct, WalkStyle, scale_walk, tare_from_reference
+from ferment.mixing.weighing import ScaleAct, WalkStyle, scale_walk
 from ferment.refusal import Refusal, RefusalCode
 
-from ..builders import VESSEL, blends, grams, lot
+from ..builders import VESSEL, blends, grams
 
 WHITE = blend_of({"white": 1})
 ratios = st.builds(Ratio, st.just(1.0), st.floats(0.5, 10.0), st.floats(0.4, 10.0))
@@ -50,10 +50,6 @@ class WorkedExamples(TestCase):
         plan = plan_feed(300, parse_ratio("1:1:0.6"), WHITE)
         self.assertEqual((weight(plan.flours), plan.water_g), (300.0, 180.0))
         self.assertEqual((plan.ratio, plan.fresh_hydration_percent), ("1:1:0.6", 60.0))
-
-    def test_first_mix(self) -> None:
-        plan = plan_mix(100, 150, blend_of({"rye": 1}))
-        self.assertEqual((plan.keep_g, weight(plan.flours), plan.water_g, plan.ratio), (0.0, 100.0, 150.0, "0:1:1.5"))
 
     def test_salt(self) -> None:
         """1 g of salt to 300 g of flour."""
@@ -102,7 +98,7 @@ class Walk(TestCase):
         )
 
     def test_first_mix_begins_with_the_empty_jar(self) -> None:
-        walk = scale_walk(plan_mix(50, 100, WHITE), 200)
+        walk = scale_walk(weighed(0.0, 50.0, 50.0, WHITE), 200)
         self.assertEqual([step.do for step in walk], [ScaleAct.EMPTY_JAR, ScaleAct.ADD_WATER, ScaleAct.ADD_FLOUR])
 
     def test_into_a_clean_jar(self) -> None:
@@ -112,13 +108,20 @@ class Walk(TestCase):
         self.assertEqual(acts[:2], [(ScaleAct.EMPTY_JAR, 180.0), (ScaleAct.ADD_SEED, 210.0)])
         self.assertEqual(acts[-1][1], 270.0)
 
-    def test_against_the_reference(self) -> None:
-        """Jar and mix weighed together once (10 + 10 g): keeping 20 g is the same reading again (common practice)."""
-        tare = tare_from_reference(212.0, 20.0)
-        walk = scale_walk(plan_feed(20, Ratio(20, 22, 20), WHITE), tare, 62, WalkStyle.REFERENCE)
-        self.assertEqual([step.scale_shows_g for step in walk], [212.0, 232.0, 254.0])
-        with self.assertRaises(Refusal):
-            tare_from_reference(15.0, 20.0)
+    def test_what_each_step_brings_and_what_of_it_can_be_corrected(self) -> None:
+        """Summed up from the empty jar, what the steps bring is what the scale shows, whichever way it is fed."""
+        for style in WalkStyle:
+            with self.subTest(style):
+                walk = scale_walk(plan_feed(30, parse_ratio("1:2:2"), WHITE), 180, 90, style)
+                self.assertEqual(180 + sum(step.brings_g for step in walk), walk[-1].scale_shows_g)
+                corrected = [step.corrects for step in walk if step.corrects]
+                self.assertEqual(corrected, [Ingredient.SEED, Ingredient.WATER, Ingredient.FLOUR])
+
+    def test_a_step_says_its_spoons(self) -> None:
+        walk = scale_walk(weighed(0.0, 125.0, 120.0, WHITE), 0)
+        told = [[(part.count, part.unit) for part in step.in_spoons] for step in walk]
+        self.assertEqual(told[0], [])
+        self.assertEqual(told[2], [(1.0, Unit.CUP)])
 
     def test_a_culture_goes_in_first(self) -> None:
         walk = scale_walk(plan_feed(5, parse_ratio("1:5:5"), WHITE), 100)
@@ -148,23 +151,6 @@ class FromTheOtherEnds(TestCase):
         self.assertTrue(headroom(VESSEL, total, rise).fits)
         self.assertFalse(headroom(VESSEL, total * 1.1, rise).fits)
         self.assertGreaterEqual(seed_from(From(vessel=VESSEL), ratio), seed_for_jar(VESSEL, ratio, ROOM_WANTED))
-
-    @given(grams, st.floats(60, 200), grams, st.floats(60, 200))
-    def test_the_whole_jar_comes_to_the_hydration(
-        self, seed: float, seed_hydration: float, flour: float, wanted: float
-    ) -> None:
-        try:
-            water = water_for_hydration(seed, seed_hydration, flour, wanted)
-        except Refusal as refusal:
-            self.assertGreater(float(refusal.facts["least"]), wanted - 0.1)
-            return
-        seed_flour = seed / (1 + seed_hydration / 100)
-        jar = EMPTY.add(lot(white=seed_flour), seed - seed_flour).add(lot(rye=flour), water)
-        self.assertAlmostEqual(jar.hydration_percent or 0.0, wanted, places=5)
-
-    def test_thickening_a_wet_seed(self) -> None:
-        """100 g at 150 % with 40 g of flour is whole at 100 % with 20 g of water, not with 40."""
-        self.assertAlmostEqual(water_for_hydration(100, 150, 40, 100), 20.0)
 
 
 class Mending(TestCase):

@@ -23,7 +23,7 @@ from ferment.record.log import Bubbles, Deed, DeedKind, Entry, Log, Look
 from ferment.setups import Setup, background_of, course_of, ledger_of
 from ferment.simulation import CARELESS, TIDY, Happenings, Truth, play
 from ferment.tracker import Forecast, forecast
-from ferment.tracker.ensemble import MEMBERS, feeding, gather
+from ferment.tracker.ensemble import MEMBERS, gather, of_the_same_feeds
 from ferment.tracker.rounds import turns_of
 from ferment.tracker.stretch import (
     DAY_HEIGHT,
@@ -268,7 +268,7 @@ class ANewJar(TestCase):
         log = (feed(0, 0, 30, 30, id="mix"), sour)
         ledger = ledger_of(setup(), course, log)
         turns = turns_of(ledger, START)
-        weights = gather(feeding(background_of(setup(), course, ledger), START, turns, 31.0), turns).weights
+        weights = gather(of_the_same_feeds(background_of(setup(), course, ledger), START, turns, 31.0), turns).weights
         self.assertGreater(float((weights * MEMBERS[2]).sum()), 0.1)
 
     def test_looks_choose_among_members(self) -> None:
@@ -276,7 +276,7 @@ class ANewJar(TestCase):
         log = (feed(0, 0, 30, 30, id="mix"), replace(told(30, 1.0), level=None, bubbles=Bubbles.NONE))
         ledger = ledger_of(setup(), course, log)
         turns = turns_of(ledger, START)
-        weights = gather(feeding(background_of(setup(), course, ledger), START, turns, 31.0), turns).weights
+        weights = gather(of_the_same_feeds(background_of(setup(), course, ledger), START, turns, 31.0), turns).weights
         self.assertAlmostEqual(float(weights.sum()), 1.0)
 
 

@@ -729,6 +729,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/signs/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Sign Choices */
+        get: operations["guidance_api_read_sign_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/thermometers": {
         parameters: {
             query?: never;
@@ -794,6 +811,12 @@ export interface components {
          * @enum {string}
          */
         Advice: "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
+        /** AgeOut */
+        AgeOut: {
+            age: components["schemas"]["HowOld"];
+            /** Days */
+            days: number;
+        };
         /**
          * AmendIn
          * @description A correction of the revision that the device saw.
@@ -811,38 +834,68 @@ export interface components {
          */
         Answer: "offered" | "followed" | "taken" | "refused";
         /**
+         * AskedOfLook
+         * @description What a look asks for beside level, bubbles, top and smell: what the way tries, or was noted before.
+         */
+        AskedOfLook: {
+            /** Celsius */
+            celsius: boolean;
+            /** Floats */
+            floats: boolean;
+            /** Ph */
+            ph: boolean;
+            /** Thickness */
+            thickness: boolean;
+        };
+        /**
          * Assessment
          * @description All that is known of a jar now.
          *
+         *     `doubles_at` is the level that counts as doubled for what the jar holds, as a multiple of the line.
          *     `day` is 0 before the first mix; `usual_line_mm` is where the fullest feed in sight stands, and `room_is_tight`
          *     warns that a lively one may overflow from there. `may_run_over` says that the running feed may, by its forecast.
          *     `counsel` is advice beyond the plan, taken, refused or open; `notices` are cautions that matter now.
          *     `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
+         *
+         *     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
+         *     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
+         *     `keeping` is the daily feed of a jar that is ready and stands out; `chilled` are its stays in the fridge.
          */
         Assessment: {
             ahead: components["schemas"]["PlanTotals"];
+            asked: components["schemas"]["AskedOfLook"];
             /** Binned At */
             binned_at: string | null;
             /** Changes */
             changes: components["schemas"]["Change"][];
+            /** Chilled */
+            chilled: components["schemas"]["ColdSpan"][];
             /** Counsel */
             counsel: components["schemas"]["Counsel"][];
             /** Day */
             day: number;
             /** Discard Is Food */
             discard_is_food: boolean;
+            /** Doubles At */
+            doubles_at: number;
+            expected_look: components["schemas"]["ExpectedLook"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
             forecast: components["schemas"]["Forecast"] | null;
+            /** Hungry Again At */
+            hungry_again_at: string | null;
             in_jar: components["schemas"]["InJar"] | null;
+            keeping: components["schemas"]["FeedPlan"] | null;
             /** May Run Over */
             may_run_over: boolean;
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
             /** Notices */
             notices: components["schemas"]["Notice"][];
+            outlook: components["schemas"]["Outlook"] | null;
             readiness: components["schemas"]["Readiness"] | null;
             ready: components["schemas"]["ReadyDays"];
+            ready_ahead: components["schemas"]["Ready"] | null;
             ready_on: components["schemas"]["Ready"] | null;
             /** Room Is Tight */
             room_is_tight: boolean;
@@ -855,6 +908,8 @@ export interface components {
             totals: components["schemas"]["Totals"];
             /** Usual Line Mm */
             usual_line_mm: number;
+            /** Yeast Unshown */
+            yeast_unshown: boolean;
         };
         /**
          * Attempt
@@ -903,19 +958,36 @@ export interface components {
          * @description What a forecast rests on: the warmth now, how this jar differs from the book, and how many feeds were watched.
          *
          *     `pace` above 1 is faster, `height` above 1 rises higher. `young` says that a new jar was judged, by many jars as it
-         *     may be.
+         *     may be. The per cents say the same of pace and height, 0 where the difference is not worth telling.
          */
         Basis: {
             /** Celsius */
             celsius: number;
+            /** Faster Percent */
+            faster_percent: number;
             /** Height */
             height: number;
+            /** Higher Percent */
+            higher_percent: number;
             /** Pace */
             pace: number;
             /** Watched */
             watched: number;
             /** Young */
             young: boolean;
+        };
+        /**
+         * BeginningOut
+         * @description What a baker who has chosen nothing begins with; `sizes` are of the way's own amounts.
+         */
+        BeginningOut: {
+            family: components["schemas"]["FamilyCode"];
+            glass: components["schemas"]["Glass"];
+            place: components["schemas"]["UsualPlace"];
+            /** Scale Step */
+            scale_step: number;
+            /** Sizes */
+            sizes: number[];
         };
         /**
          * BeginsOut
@@ -944,13 +1016,17 @@ export interface components {
             /** Note */
             note: string;
         };
-        /** BlendOptionOut */
+        /**
+         * BlendOptionOut
+         * @description `follows` is the option by whose flour this one goes while nobody chose another.
+         */
         BlendOptionOut: {
             code: components["schemas"]["OptionCode"];
             /** Default */
             default: {
                 [key: string]: number;
             };
+            follows: components["schemas"]["OptionCode"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -958,6 +1034,8 @@ export interface components {
             kind: "blend";
             /** Matters When */
             matters_when: components["schemas"]["Only"][][];
+            /** Met First */
+            met_first: boolean;
         };
         /**
          * Bubbles
@@ -1015,10 +1093,15 @@ export interface components {
         };
         /** CatalogueOut */
         CatalogueOut: {
+            beginning: components["schemas"]["BeginningOut"];
             /** Families */
             families: components["schemas"]["FamilyOut"][];
             /** Flours */
             flours: components["schemas"]["Flour"][];
+            /** Glasses */
+            glasses: components["schemas"]["GlassOut"][];
+            /** Places */
+            places: components["schemas"]["UsualPlaceOut"][];
         };
         /**
          * Caution
@@ -1094,6 +1177,19 @@ export interface components {
         CodeOut: {
             /** Code */
             code: string;
+        };
+        /**
+         * ColdSpan
+         * @description A stay in the fridge; `until` is null while it lasts.
+         */
+        ColdSpan: {
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+            /** Until */
+            until: string | null;
         };
         /**
          * Compared
@@ -1249,6 +1345,18 @@ export interface components {
             revision: number;
             /** Withdrawn */
             withdrawn: boolean;
+        };
+        /**
+         * ExpectedLook
+         * @description What a look will likely show, the likelier first.
+         */
+        ExpectedLook: {
+            /** Bubbles */
+            bubbles: components["schemas"]["Bubbles"][];
+            /** Smell */
+            smell: components["schemas"]["Smell"][];
+            /** Top */
+            top: components["schemas"]["Top"][];
         };
         /**
          * FamilyCode
@@ -1453,6 +1561,23 @@ export interface components {
             stage: components["schemas"]["StageFound"] | null;
         };
         /**
+         * Glass
+         * @description Straight jars of usual sizes.
+         * @enum {string}
+         */
+        Glass: "small" | "usual" | "large" | "tall";
+        /**
+         * GlassOut
+         * @description A usual straight jar: ml to the rim, mm inside.
+         */
+        GlassOut: {
+            glass: components["schemas"]["Glass"];
+            /** Height Mm */
+            height_mm: number;
+            /** Volume Ml */
+            volume_ml: number;
+        };
+        /**
          * HandsOut
          * @description Who keeps this kitchen too, how many invitations are open, and whose kitchens this account keeps.
          */
@@ -1497,6 +1622,27 @@ export interface components {
             weekend: components["schemas"]["BandBody"][];
         };
         /**
+         * HowHigh
+         * @enum {string}
+         */
+        HowHigh: "line" | "risen" | "doubled" | "fallen";
+        /**
+         * HowHighOut
+         * @description A level and a high mark, as multiples of the line.
+         */
+        HowHighOut: {
+            /** High */
+            high: number | null;
+            level: components["schemas"]["HowHigh"];
+            /** Times */
+            times: number;
+        };
+        /**
+         * HowOld
+         * @enum {string}
+         */
+        HowOld: "first_day" | "early" | "middle" | "old";
+        /**
          * IfFed
          * @description What a feed would do: when it doubles, peaks and is back at its line, and how high it goes.
          */
@@ -1514,6 +1660,8 @@ export interface components {
         /**
          * InJar
          * @description What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line.
+         *
+         *     `marks` are heights on the glass from low under the line to the rim; between two of them it goes straight.
          */
         InJar: {
             /** Flours */
@@ -1522,6 +1670,8 @@ export interface components {
             hydration_percent: number | null;
             /** Line Mm */
             line_mm: number;
+            /** Marks */
+            marks: components["schemas"]["Mark"][];
             /** Room Times */
             room_times: number;
             /** Salt G */
@@ -1541,6 +1691,8 @@ export interface components {
             };
             /** Family */
             family: string;
+            /** Flare */
+            flare: number;
             /** Height Mm */
             height_mm: number;
             /**
@@ -1682,6 +1834,18 @@ export interface components {
             look: components["schemas"]["LookBody"];
         };
         /**
+         * Mark
+         * @description One height on the glass: mm from the inside bottom, ml under it, and × the line by volume.
+         */
+        Mark: {
+            /** Ml */
+            ml: number;
+            /** Mm */
+            mm: number;
+            /** Times */
+            times: number;
+        };
+        /**
          * Measured
          * @description An amount as the method says it (2 tbsp of rye), beside its grams.
          */
@@ -1739,6 +1903,11 @@ export interface components {
             };
             /** Family */
             family: string;
+            /**
+             * Flare
+             * @default 1
+             */
+            flare: number;
             /** Height Mm */
             height_mm: number;
             /**
@@ -1784,7 +1953,8 @@ export interface components {
          * NextMove
          * @description What to do now or next. `state` and the times are of the act, `waits_for` the signs it waits for.
          *
-         *     `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds.
+         *     `do` lists its tasks in order; `plan` and `scale_walk` are its grams, where it feeds. `is_now` says that its time
+         *     has come, or is so near that it may as well be done.
          */
         NextMove: {
             /** Do */
@@ -1795,6 +1965,8 @@ export interface components {
             earliest: string | null;
             /** Fits */
             fits: boolean;
+            /** Is Now */
+            is_now: boolean;
             /** Latest */
             latest: string | null;
             move: components["schemas"]["Move"];
@@ -1835,6 +2007,8 @@ export interface components {
             least: number;
             /** Matters When */
             matters_when: components["schemas"]["Only"][][];
+            /** Met First */
+            met_first: boolean;
             /** Most */
             most: number;
             scale: components["schemas"]["Scale"];
@@ -1860,7 +2034,10 @@ export interface components {
             /** Picks */
             picks: components["schemas"]["Pick"][];
         };
-        /** OpenJarOut */
+        /**
+         * OpenJarOut
+         * @description A jar with everything about it; `sheet` is a feed at this moment, null where none can be weighed out.
+         */
         OpenJarOut: {
             assessment: components["schemas"]["Assessment"];
             jar: components["schemas"]["JarOut"];
@@ -1873,6 +2050,7 @@ export interface components {
             now: string;
             /** Photos */
             photos: components["schemas"]["PhotoOut"][];
+            sheet: components["schemas"]["Sheet"] | null;
             /** Time Zone */
             time_zone: string;
         };
@@ -1911,6 +2089,12 @@ export interface components {
             plan: components["schemas"]["WholePlan"];
             ready_on: components["schemas"]["Ready"] | null;
         };
+        /**
+         * Outlook
+         * @description What the running feed will do: hardly rise, perhaps stay quiet, double, peak; or its peak is past.
+         * @enum {string}
+         */
+        Outlook: "hardly_rises" | "may_stay_quiet" | "doubles" | "peaks" | "peaked";
         /**
          * PhotoIn
          * @description A photo: JPEG, PNG or WebP, base64; its id made by the client, `look` the entry it was taken with.
@@ -1974,6 +2158,8 @@ export interface components {
             kind: "pick";
             /** Matters When */
             matters_when: components["schemas"]["Only"][][];
+            /** Met First */
+            met_first: boolean;
         };
         /**
          * PlaceIn
@@ -2072,6 +2258,11 @@ export interface components {
             };
             /** Family */
             family: string;
+            /**
+             * Flare
+             * @default 1
+             */
+            flare: number;
             /** Height Mm */
             height_mm: number;
             /** Method */
@@ -2169,6 +2360,7 @@ export interface components {
             looks_ready_but: boolean;
             /** Ready */
             ready: boolean;
+            rule: components["schemas"]["RuleTold"];
             /** Steps */
             steps: components["schemas"]["ReadyStep"][];
             /** Word */
@@ -2188,12 +2380,16 @@ export interface components {
          * Ready
          * @description The day of ready as moments, and the first lasting doubling.
          *
-         *     `share` of the jars that this may be get ready, fed so, within what is foreseen. Under 0.9 the latest moment is only
-         *     as far as that, and under 0.5 the likely one too.
+         *     `share` of the jars that this may be get ready, fed so, within what is foreseen. Where `latest_is_open`, the latest
+         *     moment is only as far as that; where they `seldom` do, the likely one too.
          */
         Ready: {
             awake: components["schemas"]["When"];
+            /** Latest Is Open */
+            latest_is_open: boolean;
             on: components["schemas"]["When"];
+            /** Seldom */
+            seldom: boolean;
             /** Share */
             share: number;
         };
@@ -2261,9 +2457,10 @@ export interface components {
          */
         RiseOut: {
             doubles: components["schemas"]["When"] | null;
+            outlook: components["schemas"]["Outlook"];
             peak_times: components["schemas"]["Spread"];
             peaks: components["schemas"]["When"];
-            ready: components["schemas"]["Ready"] | null;
+            ready_ahead: components["schemas"]["Ready"] | null;
         };
         /**
          * RoundFit
@@ -2317,6 +2514,27 @@ export interface components {
             ratio: string;
         };
         /**
+         * RowWanted
+         * @description How many good feeds in a row a baker asks for who is so strict.
+         */
+        RowWanted: {
+            /** Feeds */
+            feeds: number;
+            strictness: components["schemas"]["Strictness"];
+        };
+        /**
+         * RuleTold
+         * @description The numbers of the rule that a baker is told: hours, at °C, and the feeds in a row to choose from.
+         */
+        RuleTold: {
+            /** At C */
+            at_c: number;
+            /** Rows */
+            rows: components["schemas"]["RowWanted"][];
+            /** Within H */
+            within_h: number;
+        };
+        /**
          * Scale
          * @description What a number counts; grams grow with the size of the whole method.
          * @enum {string}
@@ -2330,16 +2548,22 @@ export interface components {
         ScaleAct: "empty_jar" | "take_out" | "add_seed" | "add_culture" | "add_water" | "add_juice" | "add_flour" | "add_salt";
         /**
          * ScaleStep
-         * @description An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the level
-         *     millilitres that it adds, for who measures in spoons (a converter's answer: a spoon of flour varies by a tenth).
+         * @description An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the same amount
+         *     in spoons (a converter's answer: a spoon of flour varies by a tenth).
+         *
+         *     `brings_g` is what the jar that is fed into holds more for it: for taking out, what stays. `corrects` is what
+         *     a baker may have weighed otherwise.
          */
         ScaleStep: {
             /** Add G */
             add_g: number;
-            /** Add Ml */
-            add_ml: number;
+            /** Brings G */
+            brings_g: number;
+            corrects: components["schemas"]["Ingredient"] | null;
             do: components["schemas"]["ScaleAct"];
             flour: components["schemas"]["Flour"] | null;
+            /** In Spoons */
+            in_spoons: components["schemas"]["Spoonful"][];
             /** Scale Shows G */
             scale_shows_g: number;
         };
@@ -2365,19 +2589,26 @@ export interface components {
          * Sheet
          * @description The plan for the seed really kept, how to mend what was poured, and the room above it.
          *
-         *     The acts of `scale_walk` add what is planned; its readings follow what really went in. `then_due` is when the next
-         *     act is due if this feed is done now; `discard_g` is what goes out, and `discard_is_food` whether the discard jar may
-         *     have it.
+         *     The acts of `scale_walk` bring what is planned (for the seed: planned before any was weighed); its readings follow
+         *     what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
+         *     `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
+         *     may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line.
          */
         Sheet: {
             /** Discard G */
             discard_g: number;
             /** Discard Is Food */
             discard_is_food: boolean;
+            /** Doubles At */
+            doubles_at: number;
+            /** G Per Oz */
+            g_per_oz: number;
             /** Line Mm */
             line_mm: number;
             mend: components["schemas"]["Mend"] | null;
             plan: components["schemas"]["FeedPlan"];
+            /** Ratio */
+            ratio: string;
             /** Room Is Tight */
             room_is_tight: boolean;
             /** Room Times */
@@ -2387,6 +2618,7 @@ export interface components {
             style: components["schemas"]["WalkStyle"];
             /** Then Due */
             then_due: string | null;
+            tolerance: components["schemas"]["Tolerance"];
         };
         /**
          * ShelfFlourBody
@@ -2412,6 +2644,18 @@ export interface components {
          * @enum {string}
          */
         SightCode: "bubbles" | "bubbles_throughout" | "froth" | "risen" | "below_high_mark" | "risen_and_fallen" | "runny" | "in_a_row";
+        /**
+         * SignChoicesOut
+         * @description What a baker means who presses a word instead of giving a number.
+         */
+        SignChoicesOut: {
+            /** Ages */
+            ages: components["schemas"]["AgeOut"][];
+            /** Levels */
+            levels: components["schemas"]["HowHighOut"][];
+            /** Since */
+            since: components["schemas"]["SinceFedOut"][];
+        };
         /**
          * SignCode
          * @enum {string}
@@ -2463,9 +2707,20 @@ export interface components {
             time_zone: string;
         };
         /**
+         * SinceFed
+         * @enum {string}
+         */
+        SinceFed: "short" | "half" | "long";
+        /** SinceFedOut */
+        SinceFedOut: {
+            /** Hours */
+            hours: number;
+            since: components["schemas"]["SinceFed"];
+        };
+        /**
          * SinceFeed
          * @description The running round: hours since the feed, the last level seen, the highest seen or marked, and the latest of the
-         *     rest.
+         *     rest. `has_sunk` says that it stands visibly lower than it had stood.
          */
         SinceFeed: {
             bubbles: components["schemas"]["Bubbles"] | null;
@@ -2476,6 +2731,8 @@ export interface components {
             fed_at: string;
             /** Feed Id */
             feed_id: string;
+            /** Has Sunk */
+            has_sunk: boolean;
             highest: components["schemas"]["LevelSeen"] | null;
             /** Hours */
             hours: number;
@@ -2490,6 +2747,15 @@ export interface components {
          * @enum {string}
          */
         Smell: "floury" | "cheesy" | "yoghurt" | "fruity" | "beery" | "sharp" | "nail_varnish" | "putrid";
+        /**
+         * Spoonful
+         * @description So many level cups, tablespoons or teaspoons.
+         */
+        Spoonful: {
+            /** Count */
+            count: number;
+            unit: components["schemas"]["Unit"];
+        };
         /**
          * Spread
          * @description Hours since the feed: the middle, and the bounds between which four of five fall.
@@ -2509,12 +2775,21 @@ export interface components {
         Stage: "sown" | "false_dawn" | "hush" | "stirring" | "awake" | "steady" | "resting" | "binned";
         /**
          * StageFound
-         * @description The stage, how sure from 0 to 1, and what would settle it and when, where that is to be said.
+         * @description The stage, how sure from 0 to 1, and what would settle it and when.
+         *
+         *     It is told as likely where `likely_only`, and asks for what would settle it where it `asks`. Before a stage that
+         *     `shows_yeast` nobody asks whether it is ready.
          */
         StageFound: {
+            /** Asks */
+            asks: boolean;
+            /** Likely Only */
+            likely_only: boolean;
             settles: components["schemas"]["Settles"] | null;
             /** Settles At */
             settles_at: string | null;
+            /** Shows Yeast */
+            shows_yeast: boolean;
             stage: components["schemas"]["Stage"];
             /** Sure */
             sure: number;
@@ -2544,7 +2819,8 @@ export interface components {
          *
          *     `due` is the planned time; `earliest` and `latest` bound the window in which it is as good, and `fits` is false when
          *     the baker's hours leave no room in that window. A step that waits for a sign lists what would do, and the look that
-         *     showed it. A done step names its entry and by how many hours it missed `due` (late is positive).
+         *     showed it. A done step names its entry and by how many hours it missed `due` (late is positive);
+         *     `missed_by_h` is the same where it is worth telling, and `has_window` whether the window is.
          */
         Step: {
             act: components["schemas"]["Act"];
@@ -2566,11 +2842,15 @@ export interface components {
             entry_id: string | null;
             /** Fits */
             fits: boolean;
+            /** Has Window */
+            has_window: boolean;
             /**
              * Latest
              * Format: date-time
              */
             latest: string;
+            /** Missed By H */
+            missed_by_h: number | null;
             normal: components["schemas"]["Normal"];
             /** Number */
             number: number;
@@ -2648,6 +2928,21 @@ export interface components {
             ];
         };
         /**
+         * Tolerance
+         * @description How what was weighed is read against what was planned.
+         *
+         *     Within `near_g` it went as planned, and a display that moved no farther has not been poured on yet. An amount of at
+         *     least `from_g` that is `far_times` as much as planned, or as little, is asked about.
+         */
+        Tolerance: {
+            /** Far Times */
+            far_times: number;
+            /** From G */
+            from_g: number;
+            /** Near G */
+            near_g: number;
+        };
+        /**
          * Top
          * @enum {string}
          */
@@ -2678,6 +2973,21 @@ export interface components {
          * @enum {integer}
          */
         Urgency: 0 | 1 | 2 | 3;
+        /**
+         * UsualPlace
+         * @description Places of a usual home.
+         * @enum {string}
+         */
+        UsualPlace: "cool_room" | "kitchen" | "fridge_top" | "warm_box";
+        /**
+         * UsualPlaceOut
+         * @description A place of a usual home, and about how warm it is, °C.
+         */
+        UsualPlaceOut: {
+            place: components["schemas"]["UsualPlace"];
+            /** Warmth C */
+            warmth_c: number;
+        };
         /** VisitIn */
         VisitIn: {
             /** Time Zone */
@@ -2694,10 +3004,10 @@ export interface components {
         };
         /**
          * WalkStyle
-         * @description In the jar itself; into a clean jar; or in the jar, held against its weight after the first mix.
+         * @description In the jar itself, or into a clean jar.
          * @enum {string}
          */
-        WalkStyle: "in_the_jar" | "clean_jar" | "reference";
+        WalkStyle: "in_the_jar" | "clean_jar";
         /**
          * WeighIn
          * @description What was weighed other than planned, in grams; null or left out where it went as planned or is to come.
@@ -2734,7 +3044,8 @@ export interface components {
             forecast: components["schemas"]["Forecast"] | null;
             /** Offers */
             offers: components["schemas"]["RatioOffer"][];
-            ready_on: components["schemas"]["Ready"] | null;
+            outlook: components["schemas"]["Outlook"] | null;
+            ready_ahead: components["schemas"]["Ready"] | null;
         };
         /**
          * When
@@ -2822,12 +3133,15 @@ export type About = components['schemas']['About'];
 export type AccountOut = components['schemas']['AccountOut'];
 export type Act = components['schemas']['Act'];
 export type Advice = components['schemas']['Advice'];
+export type AgeOut = components['schemas']['AgeOut'];
 export type AmendIn = components['schemas']['AmendIn'];
 export type Answer = components['schemas']['Answer'];
+export type AskedOfLook = components['schemas']['AskedOfLook'];
 export type Assessment = components['schemas']['Assessment'];
 export type Attempt = components['schemas']['Attempt'];
 export type BandBody = components['schemas']['BandBody'];
 export type Basis = components['schemas']['Basis'];
+export type BeginningOut = components['schemas']['BeginningOut'];
 export type BeginsOut = components['schemas']['BeginsOut'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
@@ -2845,6 +3159,7 @@ export type ChangeOut = components['schemas']['ChangeOut'];
 export type CheckedMethodOut = components['schemas']['CheckedMethodOut'];
 export type CodeIn = components['schemas']['CodeIn'];
 export type CodeOut = components['schemas']['CodeOut'];
+export type ColdSpan = components['schemas']['ColdSpan'];
 export type Compared = components['schemas']['Compared'];
 export type CompareIn = components['schemas']['CompareIn'];
 export type Counsel = components['schemas']['Counsel'];
@@ -2855,6 +3170,7 @@ export type DegreesIn = components['schemas']['DegreesIn'];
 export type DiscardTo = components['schemas']['DiscardTo'];
 export type Doing = components['schemas']['Doing'];
 export type EntryOut = components['schemas']['EntryOut'];
+export type ExpectedLook = components['schemas']['ExpectedLook'];
 export type FamilyCode = components['schemas']['FamilyCode'];
 export type FamilyOut = components['schemas']['FamilyOut'];
 export type FanPoint = components['schemas']['FanPoint'];
@@ -2866,10 +3182,15 @@ export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
 export type Forecast = components['schemas']['Forecast'];
 export type GlanceOut = components['schemas']['GlanceOut'];
+export type Glass = components['schemas']['Glass'];
+export type GlassOut = components['schemas']['GlassOut'];
 export type HandsOut = components['schemas']['HandsOut'];
 export type HeardIn = components['schemas']['HeardIn'];
 export type HelperOut = components['schemas']['HelperOut'];
 export type HoursBody = components['schemas']['HoursBody'];
+export type HowHigh = components['schemas']['HowHigh'];
+export type HowHighOut = components['schemas']['HowHighOut'];
+export type HowOld = components['schemas']['HowOld'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
@@ -2881,6 +3202,7 @@ export type LevelSeen = components['schemas']['LevelSeen'];
 export type LevelUnit = components['schemas']['LevelUnit'];
 export type LookBody = components['schemas']['LookBody'];
 export type LookedAtIn = components['schemas']['LookedAtIn'];
+export type Mark = components['schemas']['Mark'];
 export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type MethodIn = components['schemas']['MethodIn'];
@@ -2898,6 +3220,7 @@ export type OptionCode = components['schemas']['OptionCode'];
 export type Origin = components['schemas']['Origin'];
 export type OtherwiseIn = components['schemas']['OtherwiseIn'];
 export type OtherwiseOut = components['schemas']['OtherwiseOut'];
+export type Outlook = components['schemas']['Outlook'];
 export type PhotoIn = components['schemas']['PhotoIn'];
 export type PhotoOut = components['schemas']['PhotoOut'];
 export type Pick = components['schemas']['Pick'];
@@ -2926,6 +3249,8 @@ export type Remedy = components['schemas']['Remedy'];
 export type RiseOut = components['schemas']['RiseOut'];
 export type RoundFit = components['schemas']['RoundFit'];
 export type RoundSeen = components['schemas']['RoundSeen'];
+export type RowWanted = components['schemas']['RowWanted'];
+export type RuleTold = components['schemas']['RuleTold'];
 export type Scale = components['schemas']['Scale'];
 export type ScaleAct = components['schemas']['ScaleAct'];
 export type ScaleStep = components['schemas']['ScaleStep'];
@@ -2936,13 +3261,17 @@ export type ShelfFlourBody = components['schemas']['ShelfFlourBody'];
 export type ShelfFloursBody = components['schemas']['ShelfFloursBody'];
 export type ShelfIn = components['schemas']['ShelfIn'];
 export type SightCode = components['schemas']['SightCode'];
+export type SignChoicesOut = components['schemas']['SignChoicesOut'];
 export type SignCode = components['schemas']['SignCode'];
 export type SignInIn = components['schemas']['SignInIn'];
 export type SignsIn = components['schemas']['SignsIn'];
 export type SignsOut = components['schemas']['SignsOut'];
 export type SignUpIn = components['schemas']['SignUpIn'];
+export type SinceFed = components['schemas']['SinceFed'];
+export type SinceFedOut = components['schemas']['SinceFedOut'];
 export type SinceFeed = components['schemas']['SinceFeed'];
 export type Smell = components['schemas']['Smell'];
+export type Spoonful = components['schemas']['Spoonful'];
 export type Spread = components['schemas']['Spread'];
 export type Stage = components['schemas']['Stage'];
 export type StageFound = components['schemas']['StageFound'];
@@ -2957,10 +3286,13 @@ export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];
 export type Thing = components['schemas']['Thing'];
 export type TimedFeed = components['schemas']['TimedFeed'];
+export type Tolerance = components['schemas']['Tolerance'];
 export type Top = components['schemas']['Top'];
 export type Totals = components['schemas']['Totals'];
 export type Unit = components['schemas']['Unit'];
 export type Urgency = components['schemas']['Urgency'];
+export type UsualPlace = components['schemas']['UsualPlace'];
+export type UsualPlaceOut = components['schemas']['UsualPlaceOut'];
 export type VisitIn = components['schemas']['VisitIn'];
 export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
@@ -4650,6 +4982,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_read_sign_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignChoicesOut"];
                 };
             };
         };
