@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { mixColour } from "./colours";
-import { bubblesIn, levelMm, widthMm } from "./jar-geometry";
+import { bubblesIn, insideMm, widthMm, widthsMm } from "./jar-geometry";
 import { jarState } from "./jar-state";
 import { cornersOf, fanToDraw, levelRange, timeRange } from "./rise-geometry";
 
-const GLASS = { volumeMl: 370, heightMm: 100 };
+const GLASS = { volumeMl: 370, heightMm: 100, flare: 1 };
 const DAY = 24 * 3_600_000;
 
 describe("the jar", () => {
@@ -13,9 +13,17 @@ describe("the jar", () => {
     expect(Math.PI * radius ** 2 * GLASS.heightMm).toBeCloseTo(GLASS.volumeMl * 1000);
   });
 
+  it("that opens holds as much: a cone cut off", () => {
+    const { foot, rim } = widthsMm({ ...GLASS, flare: 1.4 });
+    expect(rim / foot).toBeCloseTo(1.4);
+    const [small, large] = [foot / 2, rim / 2];
+    const volume = (Math.PI * GLASS.heightMm * (small ** 2 + small * large + large ** 2)) / 3;
+    expect(volume).toBeCloseTo(GLASS.volumeMl * 1000);
+  });
+
   it("never stands above its rim", () => {
-    expect(levelMm(2, 30, GLASS)).toBe(60);
-    expect(levelMm(9, 30, GLASS)).toBe(100);
+    expect(insideMm(60, GLASS)).toBe(60);
+    expect(insideMm(270, GLASS)).toBe(100);
   });
 
   it("has the same bubbles every time, inside the mix, more where more were seen", () => {
@@ -43,12 +51,31 @@ describe("the jar", () => {
   });
 
   it("shows a high mark only where the mix has sunk", () => {
-    const jar = { volume_ml: 370, height_mm: 100 };
-    const since = { last: { times: 1.6 }, highest: { times: 2.1 }, bubbles: null, top: [] };
-    const known = { jar, in_jar: { flours: [], line_mm: 30 }, since_feed: since, binned_at: null };
-    expect(jarState(known).highest).toBe(2.1);
-    expect(jarState({ ...known, since_feed: { ...since, last: { times: 2.1 } } }).highest).toBeNull();
-    expect(jarState({ ...known, in_jar: null, since_feed: null })).toMatchObject({ lineMm: null, times: 1 });
+    const jar = { volume_ml: 370, height_mm: 100, flare: 1 };
+    const marks = [
+      { mm: 6, ml: 22.2, times: 0.2 },
+      { mm: 100, ml: 370, times: 100 / 30 },
+    ];
+    const since = {
+      last: { times: 1.6 },
+      highest: { times: 2.1 },
+      bubbles: null,
+      top: [],
+      has_sunk: true,
+    };
+    const known = {
+      jar,
+      in_jar: { flours: [], line_mm: 30, marks },
+      since_feed: since,
+      binned_at: null,
+    };
+    expect(jarState(known).levelMm).toBeCloseTo(48);
+    expect(jarState(known).highMm).toBeCloseTo(63);
+    expect(jarState({ ...known, since_feed: { ...since, has_sunk: false } }).highMm).toBeNull();
+    expect(jarState({ ...known, in_jar: null, since_feed: null })).toMatchObject({
+      lineMm: null,
+      levelMm: 0,
+    });
   });
 });
 

@@ -1,15 +1,27 @@
 /** The jar as drawn: everything in mm of the real jar, so that all jars on a shelf are to one scale. */
 
-export type Glass = { readonly volumeMl: number; readonly heightMm: number };
+/** `flare` is the inside width at the rim over that at the bottom: 1 for a straight jar. */
+export type Glass = { readonly volumeMl: number; readonly heightMm: number; readonly flare: number };
 
-/** Inside width of a straight round jar, in mm. */
-export function widthMm({ volumeMl, heightMm }: Glass): number {
-  return 2 * Math.sqrt((volumeMl * 1000) / heightMm / Math.PI);
+/** Inside widths of a round jar at its bottom and at its rim, in mm: those of the cone that holds its volume. */
+export function widthsMm({ volumeMl, heightMm, flare }: Glass): {
+  readonly foot: number;
+  readonly rim: number;
+} {
+  const share = (1 + flare + flare ** 2) / 3;
+  const foot = 2 * Math.sqrt((volumeMl * 1000) / heightMm / Math.PI / share);
+  return { foot, rim: foot * flare };
 }
 
-/** Height of the mix in mm: a level as a multiple of the line, never above the rim. */
-export function levelMm(times: number, lineMm: number, glass: Glass): number {
-  return Math.min(glass.heightMm, Math.max(0, times * lineMm));
+/** The widest that it is. */
+export function widthMm(glass: Glass): number {
+  const { foot, rim } = widthsMm(glass);
+  return Math.max(foot, rim);
+}
+
+/** A height in the jar, in mm: never under its bottom or above its rim. */
+export function insideMm(mm: number, glass: Glass): number {
+  return Math.min(glass.heightMm, Math.max(0, mm));
 }
 
 export type Surface = "flat" | "domed" | "sunken";

@@ -1,15 +1,15 @@
 /** The drawn jar: glass to scale, the mix at its level, the line, the high mark. The same marks at every size. */
 import { useId } from "react";
-import { bubblesIn, type Glass, levelMm, mixPath, type Surface, widthMm } from "./jar-geometry";
+import { bubblesIn, type Glass, insideMm, mixPath, type Surface, widthMm, widthsMm } from "./jar-geometry";
 
 export type JarState = {
   readonly glass: Glass;
   /** Height of the line in mm; null before the first mix. */
   readonly lineMm: number | null;
-  /** The level as a multiple of the line. */
-  readonly times: number;
-  /** The highest level seen since the feed, when the mix has sunk below it. */
-  readonly highest: number | null;
+  /** Height of the mix in mm. */
+  readonly levelMm: number;
+  /** The highest that it stood since the feed, when it has sunk below that. */
+  readonly highMm: number | null;
   readonly colour: string;
   readonly bubbles: string | null;
   readonly top: readonly string[];
@@ -27,7 +27,7 @@ function surfaceOf(top: readonly string[]): Surface {
 }
 
 function Mix({ state, width, bottom }: { state: JarState; width: number; bottom: number }) {
-  const level = levelMm(state.times, state.lineMm ?? 0, state.glass);
+  const level = insideMm(state.levelMm, state.glass);
   const wet = state.top.includes("liquid");
   return (
     <g>
@@ -141,10 +141,11 @@ export function JarDrawing({
   const top = lid ? LID : 1;
   const bottom = top + height;
   const line = state.lineMm === null ? null : bottom - state.lineMm;
-  const high =
-    state.highest !== null && state.lineMm !== null
-      ? levelMm(state.highest, state.lineMm, state.glass)
-      : null;
+  const high = state.highMm !== null && state.lineMm !== null ? insideMm(state.highMm, state.glass) : null;
+  const { foot, rim } = widthsMm(state.glass);
+  // How far the wall stands in from the widest place, at the rim and at the foot.
+  const [inTop, inFoot] = [(width - rim) / 2, (width - foot) / 2];
+  const lineIn = state.lineMm === null ? 0 : inFoot + (inTop - inFoot) * (state.lineMm / height);
   const [left, wide, tall] = [-WALL - 2, width + 2 * WALL + 4, bottom + WALL + 1];
   return (
     <svg
@@ -155,7 +156,9 @@ export function JarDrawing({
       className={state.gone ? "opacity-60 grayscale" : ""}
     >
       <clipPath id={clip}>
-        <path d={`M 0 ${top} H ${width} V ${bottom - 7} q 0 7 -7 7 H 7 q -7 0 -7 -7 Z`} />
+        <path
+          d={`M ${inTop} ${top} H ${width - inTop} L ${width - inFoot} ${bottom - 7} q 0 7 -7 7 H ${inFoot + 7} q -7 0 -7 -7 Z`}
+        />
       </clipPath>
       <g clipPath={`url(#${CSS.escape(clip)})`}>
         <rect x={0} y={top} width={width} height={height} fill="var(--glass)" />
@@ -171,19 +174,28 @@ export function JarDrawing({
             strokeDasharray="1.4 2.2"
           />
         )}
-        <rect x={width * 0.09} y={top + 4} width={3} height={height * 0.8} rx={1.5} fill="var(--shine)" />
+        <rect
+          x={Math.max(inTop, inFoot) + width * 0.09}
+          y={top + 4}
+          width={3}
+          height={height * 0.8}
+          rx={1.5}
+          fill="var(--shine)"
+        />
       </g>
       <path
-        d={`M ${-WALL / 2} ${top} V ${bottom - 7} q 0 ${7 + WALL / 2} ${7 + WALL / 2} ${7 + WALL / 2} H ${width - 7} q ${7 + WALL / 2} 0 ${7 + WALL / 2} ${-7 - WALL / 2} V ${top}`}
+        d={`M ${inTop - WALL / 2} ${top} L ${inFoot - WALL / 2} ${bottom - 7} q 0 ${7 + WALL / 2} ${7 + WALL / 2} ${7 + WALL / 2} H ${width - inFoot - 7} q ${7 + WALL / 2} 0 ${7 + WALL / 2} ${-7 - WALL / 2} L ${width - inTop + WALL / 2} ${top}`}
         fill="none"
         stroke="var(--glass-edge)"
         strokeWidth={WALL}
       />
-      {lid ? <Cloth width={width} top={top} /> : <Rim width={width} top={top} />}
+      <g transform={`translate(${inTop} 0)`}>
+        {lid ? <Cloth width={rim} top={top} /> : <Rim width={rim} top={top} />}
+      </g>
       {line !== null && (
         <g>
           <rect
-            x={-WALL}
+            x={lineIn - WALL}
             y={line - 3.2}
             width={12}
             height={6.4}
@@ -191,7 +203,14 @@ export function JarDrawing({
             stroke="#8b7a64"
             strokeWidth={0.5}
           />
-          <line x1={-WALL} x2={width * 0.55} y1={line} y2={line} stroke="#96461a" strokeWidth={1.5} />
+          <line
+            x1={lineIn - WALL}
+            x2={lineIn + width * 0.55}
+            y1={line}
+            y2={line}
+            stroke="#96461a"
+            strokeWidth={1.5}
+          />
         </g>
       )}
     </svg>

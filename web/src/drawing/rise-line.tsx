@@ -29,6 +29,7 @@ export function RiseLine({
   summary,
   photos = [],
   chilled = [],
+  doubled,
 }: {
   readonly rounds: readonly Round[];
   /** The running round's forecast, drawn as a fan. */
@@ -40,6 +41,8 @@ export function RiseLine({
   readonly photos?: readonly { readonly id: string; readonly at: number; readonly src: string }[];
   /** When it stood in the fridge. */
   readonly chilled?: readonly Stretch[];
+  /** The level that counts as doubled for what the jar holds. */
+  readonly doubled: number;
 }) {
   const [frame, frameWidth] = useWidth<HTMLDivElement>();
   const scroller = useRef<HTMLElement>(null);
@@ -169,13 +172,13 @@ export function RiseLine({
             <line
               x1={MARGIN.left}
               x2={width - MARGIN.right}
-              y1={y(2)}
-              y2={y(2)}
+              y1={y(doubled)}
+              y2={y(doubled)}
               stroke="var(--leaf)"
               strokeWidth={1.5}
               strokeDasharray="7 5"
             />
-            <text x={MARGIN.left + 8} y={y(2) - 7} fontSize={13} fill="var(--leaf)">
+            <text x={MARGIN.left + 8} y={y(doubled) - 7} fontSize={13} fill="var(--leaf)">
               doubled
             </text>
             <line

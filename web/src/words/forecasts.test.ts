@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Forecast } from "../api/types";
+import type { Forecast, Outlook } from "../api/types";
 import { basisWords, readyWords, risingWords, spanWords } from "./forecasts";
 
 const NOW = "2026-03-04T12:00:00Z";
@@ -23,7 +23,15 @@ const FORECAST: Forecast = {
   back_to_line: null,
   hungry_at: null,
   surprising: [],
-  basis: { celsius: 21.8, pace: 0.9, height: 1.08, watched: 3, young: false },
+  basis: {
+    celsius: 21.8,
+    pace: 0.9,
+    height: 1.08,
+    watched: 3,
+    young: false,
+    faster_percent: -10,
+    higher_percent: 8,
+  },
   ready: null,
   rounds: [],
 };
@@ -42,32 +50,23 @@ describe("a forecast", () => {
     );
   });
 
-  it("tells the doubling, or the peak where doubling is unlikely or past", () => {
-    expect(risingWords(FORECAST, NOW, ZONE)).toBe("Doubles about 15:40, between 14:50 and 16:40.");
-    expect(risingWords({ ...FORECAST, doubles_chance: 0.3 }, NOW, ZONE)).toMatch(
-      /^Peaks about 20:00.*2.1 to 2.6 ×/,
-    );
-    expect(risingWords(FORECAST, "2026-03-04T19:00:00Z", ZONE)).toMatch(/^Peaks/);
-    expect(risingWords(FORECAST, "2026-03-05T09:00:00Z", ZONE)).toMatch(/^Its peak was/);
-    const flat = { ...FORECAST, peak_times: { low: 1, middle: 1.05, high: 1.2 } };
-    expect(risingWords(flat, NOW, ZONE)).toBe("It will hardly rise after this feed.");
-    const quiet = { ...FORECAST, peak_times: { low: 1, middle: 1.05, high: 1.6 } };
-    expect(risingWords(quiet, NOW, ZONE)).toMatch(/stays quiet.*1.6 × at most/);
+  it("tells the moment that was chosen to be told", () => {
+    const say = (outlook: Outlook) => risingWords(outlook, FORECAST, NOW, ZONE);
+    expect(say("doubles")).toBe("Doubles about 15:40, between 14:50 and 16:40.");
+    expect(say("peaks")).toMatch(/^Peaks about 20:00.*2.1 to 2.6 ×/);
+    expect(say("peaked")).toMatch(/^Its peak was/);
+    expect(say("hardly_rises")).toBe("It will hardly rise after this feed.");
+    expect(say("may_stay_quiet")).toMatch(/stays quiet.*2.6 × at most/);
   });
 
   it("says why, and what contradicts it", () => {
-    expect(basisWords(FORECAST)).toBe(
+    expect(basisWords(FORECAST, false)).toBe(
       "Reckoned at 22 °C; this jar goes 10 % slower and 8 % higher than the book (3 feeds watched).",
     );
-    const young = { ...FORECAST.basis, pace: 1, height: 1, watched: 0, young: true };
-    expect(
-      basisWords({
-        ...FORECAST,
-        basis: young,
-        peak_times: { low: 1, middle: 1.1, high: 1.4 },
-        surprising: ["x"],
-      }),
-    ).toMatch(/by the book.*many jars.*misread/);
+    const young = { ...FORECAST.basis, faster_percent: 0, higher_percent: 0, watched: 0 };
+    expect(basisWords({ ...FORECAST, basis: young, surprising: ["x"] }, true)).toMatch(
+      /by the book.*many jars.*misread/,
+    );
   });
 
   it("gives the day of ready its spread", () => {
@@ -76,12 +75,18 @@ describe("a forecast", () => {
       likely: "2026-03-09T10:00:00Z",
       latest: "2026-03-13T10:00:00Z",
     };
-    expect(readyWords({ on, share: 0.97 }, NOW, ZONE)).toBe(
+    expect(readyWords({ on, seldom: false, latest_is_open: false }, NOW, ZONE)).toBe(
       "Likely ready Monday; it may be Sunday, it may be Fri 13 Mar.",
     );
     const same = { earliest: on.likely, likely: on.likely, latest: on.likely };
-    expect(readyWords({ on: same, share: 0.97 }, NOW, ZONE)).toBe("Likely ready Monday.");
-    expect(readyWords({ on: same, share: 0.8 }, NOW, ZONE)).toBe("Likely ready Monday or later.");
-    expect(readyWords({ on: same, share: 0.4 }, NOW, ZONE)).toBe("Fed so it is hardly ready before Monday.");
+    expect(readyWords({ on: same, seldom: false, latest_is_open: false }, NOW, ZONE)).toBe(
+      "Likely ready Monday.",
+    );
+    expect(readyWords({ on: same, seldom: false, latest_is_open: true }, NOW, ZONE)).toBe(
+      "Likely ready Monday or later.",
+    );
+    expect(readyWords({ on: same, seldom: true, latest_is_open: true }, NOW, ZONE)).toBe(
+      "Fed so it is hardly ready before Monday.",
+    );
   });
 });

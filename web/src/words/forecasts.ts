@@ -1,5 +1,5 @@
 /** What is forecast, in words that say that it is. */
-import type { Forecast, Ready, Span } from "../api/types";
+import type { Forecast, Outlook, Ready, Span } from "../api/types";
 import { clock, dayWord, when } from "../lib/time";
 
 /** `about 15:40, between 14:50 and 16:40`; days are named where they are not today. */
@@ -21,64 +21,56 @@ export function tenMinutes(at: string): string {
   return new Date(Math.round(Date.parse(at) / 600_000) * 600_000).toISOString();
 }
 
-/** Whether a day of ready is only as far as was foreseen: the latest, or even the likely one. */
-export function isOpen({ share }: Pick<Ready, "share">): {
-  readonly latest: boolean;
-  readonly likely: boolean;
-} {
-  return { latest: share < 0.9, likely: share < 0.5 };
-}
-
 /** `Likely ready Friday; it may be Thursday, it may be Wed 9 Dec or later`: a day of ready with its spread. */
-export function readyWords(ready: Pick<Ready, "on" | "share">, now: string, zone: string): string {
+export function readyWords(
+  ready: Pick<Ready, "on" | "seldom" | "latest_is_open">,
+  now: string,
+  zone: string,
+): string {
   const { earliest, likely, latest } = ready.on;
-  const open = isOpen(ready);
-  if (open.likely) return `Fed so it is hardly ready before ${dayWord(likely, now, zone)}.`;
+  if (ready.seldom) return `Fed so it is hardly ready before ${dayWord(likely, now, zone)}.`;
   const soonest = Date.parse(earliest) < Date.parse(now) ? now : earliest;
   const [from, about, to] = [soonest, likely, latest].map((at) => dayWord(at, now, zone));
-  const later = open.latest ? " or later" : "";
+  const later = ready.latest_is_open ? " or later" : "";
   const others = [from === about ? "" : `it may be ${from}`, to === about ? "" : `it may be ${to}${later}`];
   const first = to === about ? `${about}${later}` : about;
   return `Likely ready ${[first, others.filter(Boolean).join(", ")].filter(Boolean).join("; ")}.`;
 }
 
+type Rise = Pick<Forecast, "doubles" | "peaks" | "peak_times">;
+
+const OUTLOOK_WORDS: Record<Outlook, (rise: Rise, now: string, zone: string) => string> = {
+  hardly_rises: () => "It will hardly rise after this feed.",
+  may_stay_quiet: ({ peak_times: top }) =>
+    `It likely stays quiet after this feed, or rises to ${top.high.toFixed(1)} × at most.`,
+  doubles: ({ doubles, peaks }, now, zone) => `Doubles ${spanWords(doubles ?? peaks, now, zone)}.`,
+  peaks: ({ peaks, peak_times: top }, now, zone) =>
+    `Peaks ${spanWords(peaks, now, zone)}, to ${top.low.toFixed(1)} to ${top.high.toFixed(1)} ×.`,
+  peaked: ({ peaks }, now, zone) => `Its peak was ${spanWords(peaks, now, zone)}.`,
+};
+
 /** The running feed: its doubling where there is one to be told, else its peak. */
-export function risingWords(forecast: Forecast, now: string, zone: string): string {
-  const { doubles, doubles_chance: chance, peaks, peak_times: top } = forecast;
-  const past = (span: Span) => Date.parse(span.latest) < Date.parse(now);
-  if (top.high < 1.25) return "It will hardly rise after this feed.";
-  if (top.middle < 1.2)
-    return `It likely stays quiet after this feed, or rises to ${top.high.toFixed(1)} × at most.`;
-  if (doubles && chance >= 0.5 && !past(doubles)) return `Doubles ${spanWords(doubles, now, zone)}.`;
-  if (!past(peaks)) {
-    const height = `to ${top.low.toFixed(1)} to ${top.high.toFixed(1)} ×`;
-    return `Peaks ${spanWords(peaks, now, zone)}, ${height}.`;
-  }
-  return `Its peak was ${spanWords(peaks, now, zone)}.`;
+export function risingWords(outlook: Outlook, rise: Rise, now: string, zone: string): string {
+  return OUTLOOK_WORDS[outlook](rise, now, zone);
 }
 
-function comparedWith(factor: number, more: string, less: string): string | null {
-  const percent = Math.round(Math.abs(factor - 1) * 100);
-  return percent < 4 ? null : `${percent} % ${factor > 1 ? more : less}`;
+function comparedWith(percent: number, more: string, less: string): string | null {
+  return percent === 0 ? null : `${Math.abs(percent)} % ${percent > 0 ? more : less}`;
 }
-
-/** A jar that rises so far has shown its yeast. */
-const AWAKE = 1.6;
 
 /** Why: warmth, and how this jar differs from the book. */
-export function basisWords({ basis, surprising, peak_times: top }: Forecast): string {
-  const { celsius, pace, height, watched, young } = basis;
-  const parts = [comparedWith(pace, "faster", "slower"), comparedWith(height, "higher", "lower")].filter(
+export function basisWords({ basis, surprising }: Forecast, yeastUnshown: boolean): string {
+  const { celsius, faster_percent: faster, higher_percent: higher, watched } = basis;
+  const parts = [comparedWith(faster, "faster", "slower"), comparedWith(higher, "higher", "lower")].filter(
     Boolean,
   );
   const jar = parts.length
     ? `this jar goes ${parts.join(" and ")} than the book`
     : "this jar goes by the book";
   const seen = watched === 0 ? "nothing watched yet" : `${watched} feed${watched === 1 ? "" : "s"} watched`;
-  const rest =
-    young && top.middle < AWAKE
-      ? " A new jar is weighed against many jars as it may be; before yeast shows, no look narrows the day."
-      : "";
+  const rest = yeastUnshown
+    ? " A new jar is weighed against many jars as it may be; before yeast shows, no look narrows the day."
+    : "";
   const odd = surprising.length
     ? " One look lies far from the rest: misread, or something changed. It widens the forecast."
     : "";

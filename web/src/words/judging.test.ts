@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Attempt, Finding, Readiness } from "../api/types";
-import { adviceLine, findingLine, metWord, readinessLine, stageLine, stepLine } from "./judging";
+import type { Attempt, Finding, Readiness, StageFound } from "../api/types";
+import { adviceLine, findingLine, metWord, readinessLine, rowWords, stageLine, stepLine } from "./judging";
 
 const NOW = "2026-03-04T12:00:00Z";
 const GOOD: Attempt = {
@@ -25,18 +25,29 @@ const VERDICT: Readiness = {
   word: null,
   earliest: null,
   floats: null,
+  rule: { within_h: 8, at_c: 24, rows: [{ strictness: "usual", feeds: 3 }] },
+};
+
+const STAGE: StageFound = {
+  stage: "hush",
+  sure: 0.9,
+  settles: null,
+  settles_at: null,
+  likely_only: false,
+  asks: false,
+  shows_yeast: false,
 };
 
 describe("the stage", () => {
   it("is named plainly where it is sure", () => {
-    expect(stageLine({ stage: "awake", sure: 0.9, settles: null, settles_at: null }, NOW, "UTC")).toBe(
+    expect(stageLine({ ...STAGE, stage: "awake" }, NOW, "UTC")).toBe(
       "Awake: it doubles, though not yet by habit.",
     );
   });
 
   it("says how sure it is and what would settle it where it is not", () => {
     expect(
-      stageLine({ stage: "hush", sure: 0.5, settles: "look_this_evening", settles_at: null }, NOW, "UTC"),
+      stageLine({ ...STAGE, likely_only: true, asks: true, settles: "look_this_evening" }, NOW, "UTC"),
     ).toBe(
       "Likely hush: the quiet days before the yeast shows. Nobody has looked for a day; one look would settle it.",
     );
@@ -46,7 +57,7 @@ describe("the stage", () => {
 describe("the hour that would settle it", () => {
   it("is named", () => {
     const line = stageLine(
-      { stage: "stirring", sure: 0.75, settles: "look_at_its_peak", settles_at: "2026-03-04T16:10:00Z" },
+      { ...STAGE, asks: true, settles: "look_at_its_peak", settles_at: "2026-03-04T16:10:00Z" },
       NOW,
       "UTC",
     );
@@ -104,6 +115,14 @@ describe("ready or not", () => {
   it("tells a step not seen from one not met", () => {
     expect(metWord({ step: "pleasant", met: null, have: 0, of: 0 })).toBe("not seen yet");
     expect(metWord({ step: "pleasant", met: false, have: 0, of: 0 })).toBe("not yet");
-    expect(stepLine({ step: "in_a_row", met: false, have: 2, of: 3 })).toBe("At 3 feeds in a row: 2 so far");
+    const steps = [
+      { step: "in_a_row", met: false, have: 2, of: 3 },
+      { step: "in_time", met: true, have: 0, of: 0 },
+    ] as const;
+    expect(steps.map((step) => stepLine(step, VERDICT.rule))).toEqual([
+      "At 3 feeds in a row: 2 so far",
+      "And did so within 8 h at 24 °C",
+    ]);
+    expect([1, 3, 5].map(rowWords)).toEqual(["one good feed", "three in a row", "five in a row"]);
   });
 });

@@ -45,15 +45,15 @@ const SETTLES_WORDS: Record<Settles, string> = {
 
 /** `Hush: the quiet days before the yeast shows.`, with what would settle it where that is not sure. */
 export function stageLine(
-  { stage, sure, settles, settles_at: at }: StageFound,
+  { stage, likely_only: likelyOnly, asks, settles, settles_at: at }: StageFound,
   now: string,
   zone: string,
 ): string {
-  const likely = sure < 0.7 ? "Likely " : "";
+  const likely = likelyOnly ? "Likely " : "";
   const name = likely ? STAGE_NAMES[stage].toLowerCase() : STAGE_NAMES[stage];
   const hour =
     settles === "look_at_its_peak" && at ? `A look about ${when(at, now, zone)} would tell more.` : "";
-  const more = settles && sure < 0.8 ? ` ${hour || SETTLES_WORDS[settles]}` : "";
+  const more = settles && asks ? ` ${hour || SETTLES_WORDS[settles]}` : "";
   return `${likely}${name}: ${STAGE_WORDS[stage]}.${more}`;
 }
 
@@ -174,19 +174,21 @@ export function signNote(finding: Finding): {
 
 const GRAVE = { 0: "danger", 1: "care", 2: "care", 3: "normal" } as const;
 
-const STEP_WORDS: Record<StepCode, string> = {
-  awake: "It has doubled by its yeast",
-  doubles: "It doubled after the last feed watched",
-  in_time: "And did so within 8 h at 24 °C",
-  in_a_row: "At three feeds in a row",
-  steady: "It peaks at a steady time",
-  pleasant: "It smells pleasant",
-  no_warning: "No warning sign",
+type Rule = Readiness["rule"];
+
+const STEP_WORDS: Record<StepCode, (step: ReadyStep, rule: Rule) => string> = {
+  awake: () => "It has doubled by its yeast",
+  doubles: () => "It doubled after the last feed watched",
+  in_time: (_, { within_h: hours, at_c: celsius }) => `And did so within ${hours} h at ${celsius} °C`,
+  in_a_row: ({ have, of }) => `At ${of} feeds in a row: ${have} so far`,
+  steady: () => "It peaks at a steady time",
+  pleasant: () => "It smells pleasant",
+  no_warning: () => "No warning sign",
 };
 
-/** A step of the rule, with its count where it counts. */
-export function stepLine({ step, have, of }: ReadyStep): string {
-  return step === "in_a_row" ? `At ${of} feeds in a row: ${have} so far` : STEP_WORDS[step];
+/** A step of the rule, with its numbers. */
+export function stepLine(step: ReadyStep, rule: Rule): string {
+  return STEP_WORDS[step.step](step, rule);
 }
 
 export function metWord({ met }: ReadyStep): string {
@@ -222,6 +224,12 @@ export function readinessLine({
   if (lucky && more > 0) return `It looks ready, but it is not a habit yet: ${missing}. ${seen}`;
   if (more > 0) return `Not ready yet: ${missing}. ${seen}`.trim();
   return `It rises as it should. One thing is still missing. ${seen}`;
+}
+
+/** How many good feeds a baker asks for: `three in a row`. */
+export function rowWords(feeds: number): string {
+  const count = COUNTS[feeds] ?? feeds;
+  return feeds === 1 ? `${count} good feed` : `${count} in a row`;
 }
 
 /** What the float test adds: support, never the verdict. */

@@ -142,3 +142,9 @@ export const REASON_WORDS: Record<Reason, string> = {
   slow_flour: "slow with this flour",
   seldom_ready: "seldom doubles in time",
 };
+
+/** How much of it is made, against the way's own amounts. */
+export function sizeWords(size: number): string {
+  const words: Record<string, string> = { "0.5": "half of it", "1": "as the way has it", "2": "twice" };
+  return words[String(size)] ?? `${size} times`;
+}

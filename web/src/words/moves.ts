@@ -23,8 +23,8 @@ function weights({ plan, scale_walk: walk, do: tasks }: NextMove): string {
   return `${grams(plan.keep_g)}${clean}${out}, add ${addedWords(plan)}.`;
 }
 
-const later = ({ move, now }: Told, minutes: number) =>
-  move.due !== null && Date.parse(move.due) > Date.parse(now) + minutes * 60_000;
+/** Its time is still to come. */
+const later = ({ move }: Told) => !move.is_now;
 const due = ({ move, now, zone }: Told) => when(move.due ?? now, now, zone);
 
 const atAbout = ({ move, now, zone }: Told) =>
@@ -38,7 +38,7 @@ function byState(verb: string): Record<StepState, (told: Told) => string> {
     skipped: ({ name }) => `${name} is left out.`,
     not_yet: (told) => `Leave ${told.name} be. ${verb} ${due(told)}.`,
     waiting: (told) => `Wait with ${told.name}. ${verb} once ${sightWords(told.move.waits_for)}.`,
-    due: (told) => (later(told, 20) ? `${verb} ${told.name} ${atAbout(told)}.` : `${verb} ${told.name} now.`),
+    due: (told) => (later(told) ? `${verb} ${told.name} ${atAbout(told)}.` : `${verb} ${told.name} now.`),
     late: ({ name, move, now }) =>
       `${verb} ${name} now. It is ${span(Date.parse(now) - Date.parse(move.due ?? now))} late, which is no harm.`,
     ahead: (told) => `${verb} ${told.name} ${due(told)}, ${lower} it then.`,
@@ -51,14 +51,14 @@ const STIR = byState("Stir");
 function place(now: string, then: string): (told: Told) => Sentence {
   return (told) => {
     const waits = told.move.state === "waiting" ? ` once ${sightWords(told.move.waits_for)}` : "";
-    const time = told.move.state === "not_yet" || later(told, 20) ? ` ${due(told)}` : " now";
+    const time = told.move.state === "not_yet" || later(told) ? ` ${due(told)}` : " now";
     return { what: `${now.replace("{name}", told.name)}${waits || time}.`, how: then };
   };
 }
 
 const MOVE_WORDS: Record<Move, (told: Told) => Sentence> = {
   mix: (told) => ({
-    what: later(told, 1) ? `Mix ${told.name} ${due(told)}.` : `Mix ${told.name} now.`,
+    what: later(told) ? `Mix ${told.name} ${due(told)}.` : `Mix ${told.name} now.`,
     how: `In the clean jar: ${weights(told.move)} Loose lid, never sealed.`,
   }),
   feed: (told) => {
@@ -72,7 +72,7 @@ const MOVE_WORDS: Record<Move, (told: Told) => Sentence> = {
     how: "Add nothing, take nothing out. It gets air that way.",
   }),
   look: (told) => ({
-    what: `Look at ${told.name} ${later(told, 20) ? due(told) : "now"}.`,
+    what: `Look at ${told.name} ${later(told) ? due(told) : "now"}.`,
     how: "Measure, and note what you see.",
   }),
   to_fridge: place("Put {name} in the fridge", "Lid loose there too. It slows down to about a tenth."),
@@ -120,8 +120,7 @@ export function shortMove(move: NextMove, now: string, zone: string): string {
   if (!move.state) return act;
   if (move.state === "late") return `${act} now, late`;
   if (move.state === "waiting") return `wait, look ${when(move.due ?? now, now, zone)}`;
-  if (!move.due || (move.state === "due" && Date.parse(move.due) <= Date.parse(now) + 20 * 60_000))
-    return `${act} now`;
+  if (!move.due || (move.state === "due" && move.is_now)) return `${act} now`;
   return `${act} ${when(move.due, now, zone)}`;
 }
 

@@ -1,6 +1,7 @@
 /** What a step asks for, task by task; amounts as the method says them, grams beside. */
 import type { DeedKind, Doing, FeedPlan, Measured, Step, Task, Unit } from "../api/types";
 import { grams, list } from "../lib/numbers";
+import { quarters } from "../lib/units";
 import { FLOUR_WORDS, flourList } from "./flours";
 import { THICKNESS_WORDS } from "./looks";
 
@@ -21,13 +22,9 @@ const UNIT_WORDS: Record<Unit, readonly [string, string]> = {
   tbsp: ["tablespoon", "tablespoons"],
   cup: ["cup", "cups"],
 };
-const FRACTIONS: Record<string, string> = { "0.25": "¼", "0.5": "½", "0.75": "¾" };
 
 function measuredWords({ value, unit }: Measured): string {
-  const whole = Math.floor(value);
-  const fraction = FRACTIONS[(value - whole).toFixed(2).replace(/0$/, "")] ?? null;
-  const number = fraction ? `${whole || ""}${fraction}` : String(Number(value.toFixed(2)));
-  return `${number} ${UNIT_WORDS[unit][value > 1 ? 1 : 0]}`;
+  return `${quarters(Number(value.toFixed(2)))} ${UNIT_WORDS[unit][value > 1 ? 1 : 0]}`;
 }
 
 /** `2 tablespoons (30 g)`, `30 g` */

@@ -34,7 +34,18 @@ const FEED: NextMove = {
   fits: true,
   waits_for: [],
   do: [],
-  scale_walk: [{ do: "take_out", flour: null, add_g: -60, scale_shows_g: 230, add_ml: 0 }],
+  scale_walk: [
+    {
+      do: "take_out",
+      flour: null,
+      add_g: -60,
+      scale_shows_g: 230,
+      brings_g: 30,
+      corrects: "seed",
+      in_spoons: [],
+    },
+  ],
+  is_now: true,
 };
 
 /** Numbers hold on to their units by a space that does not break; a test reads better without. */
@@ -54,10 +65,10 @@ describe("the next move", () => {
   });
 
   it.each<[Partial<NextMove>, string]>([
-    [{ state: "not_yet", due: "2026-03-05T08:00:00Z" }, "Leave Moth be. Feed tomorrow 08:00."],
-    [{ due: "2026-03-04T16:00:00Z" }, "Feed Moth today, at about 16:00."],
+    [{ state: "not_yet", is_now: false, due: "2026-03-05T08:00:00Z" }, "Leave Moth be. Feed tomorrow 08:00."],
+    [{ is_now: false, due: "2026-03-04T16:00:00Z" }, "Feed Moth today, at about 16:00."],
     [{ state: "late", due: "2026-03-04T07:00:00Z" }, "Feed Moth now. It is 5 h late, which is no harm."],
-    [{ move: "mix", due: "2026-03-05T08:00:00Z" }, "Mix Moth tomorrow 08:00."],
+    [{ move: "mix", is_now: false, due: "2026-03-05T08:00:00Z" }, "Mix Moth tomorrow 08:00."],
     [{ move: "bin", plan: null }, "Bin all of Moth."],
     [
       {

@@ -1,4 +1,4 @@
-import type { FeedBody, OpenJar } from "../../api/types";
+import type { FeedBody, OpenJar, Sheet } from "../../api/types";
 import { times } from "../../lib/numbers";
 import { clock, when } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
@@ -6,8 +6,7 @@ import { FLOUR_WORDS } from "../../words/flours";
 
 export type Fed = {
   readonly feed: FeedBody;
-  readonly ratio: string;
-  readonly thenDue: string | null;
+  readonly sheet: Sheet;
   readonly waits: boolean;
 };
 
@@ -15,7 +14,8 @@ export type Fed = {
 export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: Fed }) {
   const { jar, time_zone: zone } = opened;
   const now = new Date().toISOString();
-  const { feed, ratio, thenDue } = fed;
+  const { feed, sheet } = fed;
+  const { ratio, then_due: thenDue, doubles_at: doubled } = sheet;
   const flours = feed.flours.map((part) => FLOUR_WORDS[part.flour]).join(", ");
   return (
     <div className="mx-auto flex max-w-xl flex-col items-start gap-6 pt-10">
@@ -37,7 +37,7 @@ export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: 
       >
         <p className="flex items-baseline justify-between gap-4">
           <span className="font-serif text-2xl">{jar.name}</span>
-          <span className="text-lg font-bold">{ratio}</span>
+          <span className="text-lg font-bold">{feed.keep_g === 0 ? "first mix" : ratio}</span>
         </p>
         <p>{flours}</p>
         <p className="mt-1">
@@ -51,7 +51,7 @@ export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: 
           {thenDue && ` · next ${when(thenDue, now, zone)}`}
         </p>
         <p className="mt-3 border-t-2 border-dashed border-[#2a211a] pt-1 text-sm">
-          line: hold this edge at the top of the mix · doubled at {times(2)} its height
+          line: hold this edge at the top of the mix · doubled at {times(doubled)} its height
         </p>
       </section>
       <div className="flex flex-wrap gap-3 print:hidden">

@@ -27,8 +27,8 @@ export function Filling({
   const state = {
     ...jarState({ ...assessment, jar }),
     lineMm: sheet.line_mm || (assessment.in_jar?.line_mm ?? null),
-    times: now / full,
-    highest: null,
+    levelMm: (sheet.line_mm || (assessment.in_jar?.line_mm ?? 0)) * (now / full),
+    highMm: null,
     colour: mixColour(plan.keep_g > 0 ? [...old, ...inNow] : inNow),
     bubbles: null,
     top: [],

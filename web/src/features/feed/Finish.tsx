@@ -25,7 +25,6 @@ export function Finish({
   draft,
   set,
   shows,
-  keepG,
   saving,
   clear,
 }: Parts & { readonly saving: Saving; readonly clear: () => void }) {
@@ -38,7 +37,7 @@ export function Finish({
   const first = assessment.in_jar === null;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const off = farOff(draft, keepG, walk);
+    const off = farOff(draft, sheet);
     if (off.length > 0) setAsking(off);
     else void save(draft);
   };
@@ -64,7 +63,7 @@ export function Finish({
           </p>
         </div>
         {sheet.mend && <Mending mend={sheet.mend} sheet={sheet} draft={draft} set={set} />}
-        {sheet.discard_g >= 1 && !first && (
+        {sheet.discard_g > 0 && !first && (
           <div>
             <Choice
               label={`The ${grams(sheet.discard_g)} taken out`}
@@ -156,7 +155,7 @@ export function Finish({
         yes="Yes, that is right"
         onYes={() => void save(draft)}
       >
-        <p>{farOffWords(asking, draft, sheet, keepG)}</p>
+        <p>{farOffWords(asking, draft, sheet)}</p>
       </Confirm>
     </form>
   );

@@ -68,10 +68,8 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
   const walk = sheet.scale_walk;
   const at = Math.min(draft.step, walk.length);
   const step = walk[at];
-  const planned = assessment.next_move.plan;
-  const keepG = draft.keepsAll || !planned ? sheet.plan.keep_g : planned.keep_g;
-  const shows = readings(walk, keepG, draft, jar.tare_g);
-  const parts = { opened, sheet, draft, set, shows, keepG };
+  const shows = readings(walk, draft, jar.tare_g);
+  const parts = { opened, sheet, draft, set, shows };
   const first = assessment.in_jar === null;
   return (
     <div className="pt-4">

@@ -5,13 +5,13 @@ import type { OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { useStored } from "../../lib/store";
 import { when } from "../../lib/time";
-import { amount, ounces } from "../../lib/units";
+import { amountOf, ounces } from "../../lib/units";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import { FLOUR_WORDS } from "../../words/flours";
 import { problemAt } from "../../words/problems";
-import { type FeedDraft, type Field, fieldOf, plannedOf, readOff, textOf, withText } from "./draft";
+import { type FeedDraft, type Field, fieldOf, readOff, textOf, withText } from "./draft";
 import { Filling } from "./Filling";
 import { Mending } from "./Mending";
 import { ACT_HINTS, actWords, fieldLabel, roomWords, STYLE_CHOICES, UNIT_CHOICES } from "./wording";
@@ -23,8 +23,6 @@ export type Parts = {
   readonly set: (part: Partial<FeedDraft>) => void;
   /** What the scale shows after each step, as it really went. */
   readonly shows: readonly number[];
-  /** What is planned to be kept, whatever was really kept. */
-  readonly keepG: number;
 };
 
 /** One step: what to do in a line, and the number that the scale should show, to be read from across the kitchen. */
@@ -34,7 +32,6 @@ export function StepScreen({
   draft,
   set,
   shows,
-  keepG,
   step,
   at,
   problems,
@@ -47,13 +44,15 @@ export function StepScreen({
   const target = shows[at] ?? 0;
   const before = at > 0 ? (shows[at - 1] ?? 0) : opened.jar.tare_g;
   const field = fieldOf(step);
-  const planned = plannedOf(step, keepG);
+  const planned = step.brings_g;
   const next = (event: FormEvent) => {
     event.preventDefault();
     // A hand that presses on is done pouring, whether the display has come to rest or not.
     const read = scale.is === "there" && field && textOf(draft, field) === "";
     const from = step.do === "take_out" ? opened.jar.tare_g : before;
-    const correction = read ? withText(draft, field, readOff(scale.grams, from, planned)) : {};
+    const correction = read
+      ? withText(draft, field, readOff(scale.grams, from, planned, sheet.tolerance))
+      : {};
     set({ ...correction, step: at + 1 });
   };
   const early = opened.assessment.next_move.state === "not_yet" && opened.assessment.next_move.due;
@@ -69,12 +68,19 @@ export function StepScreen({
         )}
         <div>
           <h2 ref={heading} tabIndex={-1} className="text-3xl outline-none sm:text-4xl">
-            {actWords(step, draft.unit)}
+            {actWords(step, draft.unit, sheet.g_per_oz)}
           </h2>
           <p className="mt-1 text-lg text-soft">{ACT_HINTS[step.do]}</p>
         </div>
-        <Target target={target} unit={draft.unit} step={step} />
-        {on && <Live scale={scale} target={target} takesOut={step.do === "take_out"} />}
+        <Target target={target} unit={draft.unit} step={step} gPerOz={sheet.g_per_oz} />
+        {on && (
+          <Live
+            scale={scale}
+            target={target}
+            near={sheet.tolerance.near_g}
+            takesOut={step.do === "take_out"}
+          />
+        )}
         {sheet.mend && (
           <div aria-live="polite">
             <Mending mend={sheet.mend} sheet={sheet} draft={draft} set={set} />
@@ -110,12 +116,14 @@ function Target({
   target,
   unit,
   step,
+  gPerOz,
 }: {
   readonly target: number;
   readonly unit: FeedDraft["unit"];
   readonly step: ScaleStep;
+  readonly gPerOz: number;
 }) {
-  const big = unit === "oz" ? ounces(target) : grams(target);
+  const big = unit === "oz" ? ounces(target, gPerOz) : grams(target);
   return (
     <p className="leading-none">
       <span className="block text-soft">
@@ -124,7 +132,7 @@ function Target({
       <span className="mt-2 block text-[clamp(4.5rem,20vw,8.5rem)] font-bold tracking-tight">{big}</span>
       {unit !== "g" && step.add_g !== 0 && (
         <span className="text-lg text-soft">
-          {amount(Math.abs(step.add_g), Math.abs(step.add_ml), unit)} is {grams(Math.abs(step.add_g))}
+          {amountOf(step, unit, gPerOz)} is {grams(Math.abs(step.add_g))}
         </span>
       )}
     </p>
@@ -135,10 +143,13 @@ function Target({
 function Live({
   scale,
   target,
+  near,
   takesOut,
 }: {
   readonly scale: ScaleState;
   readonly target: number;
+  /** So near it is there. */
+  readonly near: number;
   readonly takesOut: boolean;
 }) {
   if (scale.is === "away")
@@ -148,7 +159,7 @@ function Live({
       </p>
     );
   const off = Math.round((target - scale.grams) * 10) / 10;
-  const there = Math.abs(off) <= 1.5;
+  const there = Math.abs(off) <= near;
   const words = there
     ? "That is it."
     : `${grams(Math.abs(off))} ${off > 0 === takesOut ? (takesOut ? "too little left" : "too much") : takesOut ? "still to take out" : "to go"}`;

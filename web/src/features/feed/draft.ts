@@ -1,7 +1,17 @@
 /** A feed being weighed: what really went in, as typed or read off the scale; an empty field went as planned. */
-import type { DiscardTo, FeedBody, FeedPlan, Flour, LogEntry, ScaleStep, WalkStyle } from "../../api/types";
+import type {
+  DiscardTo,
+  FeedBody,
+  FeedPlan,
+  Flour,
+  LogEntry,
+  ScaleStep,
+  Sheet,
+  Tolerance,
+  WalkStyle,
+} from "../../api/types";
 import { newId } from "../../lib/ids";
-import { grams, typed } from "../../lib/numbers";
+import { typed } from "../../lib/numbers";
 import { toField } from "../../lib/time";
 import type { WeightUnit } from "../../lib/units";
 import { momentOf, NOW, type When } from "../../lib/when";
@@ -76,14 +86,6 @@ export function feedOf(draft: FeedDraft, plan: FeedPlan, now: number, zone: stri
   };
 }
 
-/** `1:1:1.1`, seed, flour and liquid as they really went in; without a seed, flour and liquid in grams. */
-export function ratioOf({ keep_g: keep, flours, water_g: water, juice_g: juice }: FeedBody): string {
-  const flour = flours.reduce((sum, part) => sum + part.g, 0);
-  const liquid = water + (juice ?? 0);
-  const part = (value: number) => String(Number((value / keep).toFixed(1)));
-  return keep > 0 ? `1:${part(flour)}:${part(liquid)}` : `${grams(flour)} + ${grams(liquid)}`;
-}
-
 /** What was corrected so far, for the feed sheet; what is no number yet counts as not corrected. */
 export type WentIn = {
   keep_g: number | null;
@@ -119,10 +121,10 @@ export type Field =
   | { readonly what: "water" }
   | { readonly what: "flour"; readonly flour: Flour };
 
-export function fieldOf({ do: act, flour }: ScaleStep): Field | null {
-  if (act === "take_out" || act === "add_seed" || act === "add_culture") return { what: "keep" };
-  if (act === "add_water") return { what: "water" };
-  return act === "add_flour" && flour ? { what: "flour", flour } : null;
+export function fieldOf({ corrects, flour }: ScaleStep): Field | null {
+  if (corrects === "seed") return { what: "keep" };
+  if (corrects === "water") return { what: "water" };
+  return corrects === "flour" && flour ? { what: "flour", flour } : null;
 }
 
 export function textOf(draft: FeedDraft, field: Field): string {
@@ -135,51 +137,34 @@ export function withText(draft: FeedDraft, field: Field, text: string): Partial<
     : { [field.what]: text };
 }
 
-/**
- * What a step is planned to bring into the jar: for a step that takes out, what is left of it. What is kept is planned by
- * the jar's next move; the sheet's own plan follows what was really kept.
- */
-export function plannedOf(step: ScaleStep, keepG: number): number {
-  return fieldOf(step)?.what === "keep" ? keepG : step.add_g;
-}
-
 /** The readings after each step with what really went in: right at once, with or without a connection. */
-export function readings(
-  walk: readonly ScaleStep[],
-  keepG: number,
-  draft: FeedDraft,
-  tare: number,
-): number[] {
+export function readings(walk: readonly ScaleStep[], draft: FeedDraft, tare: number): number[] {
   let shows = tare;
   return walk.map((step) => {
     const field = fieldOf(step);
-    shows += (field && corrected(textOf(draft, field))) ?? plannedOf(step, keepG);
+    shows += (field && corrected(textOf(draft, field))) ?? step.brings_g;
     return Math.round(shows * 100) / 100;
   });
 }
-
-/** So near to what was planned it went as planned: a gram or two never matters. */
-const NEAR_G = 1.5;
 
 /**
  * What a reading says of the step that ends with it: the text to correct it by, empty where it went as planned, and where
  * nothing was added yet: who goes on then is not weighing this one.
  */
-export function readOff(grams: number, before: number, planned: number): string {
+export function readOff(grams: number, before: number, planned: number, { near_g: near }: Tolerance): string {
   const real = grams - before;
-  const asPlanned = Math.abs(real - planned) <= NEAR_G || real <= NEAR_G;
+  const asPlanned = Math.abs(real - planned) <= near || real <= near;
   return asPlanned ? "" : String(Math.round(real * 10) / 10);
 }
 
 /** What was typed or weighed and is so far off the plan that a slip of the hand is likely: asked before it is saved. */
-export function farOff(draft: FeedDraft, keepG: number, walk: readonly ScaleStep[]): string[] {
-  const FAR = 3;
+export function farOff(draft: FeedDraft, { scale_walk: walk, tolerance }: Sheet): string[] {
   return walk.flatMap((step) => {
     const field = fieldOf(step);
     const value = field && corrected(textOf(draft, field));
-    const planned = plannedOf(step, keepG);
-    if (!field || value === null || planned < 5) return [];
-    const off = value >= planned * FAR || value <= planned / FAR;
+    const planned = step.brings_g;
+    if (!field || value === null || planned < tolerance.from_g) return [];
+    const off = value >= planned * tolerance.far_times || value <= planned / tolerance.far_times;
     return off ? [field.what === "flour" ? field.flour : field.what] : [];
   });
 }

@@ -3,7 +3,7 @@ import type { FeedBody, FeedPlan, OpenJar, Problem, Sheet } from "../../api/type
 import { recordEntry, withdrawEntry } from "../../api/writes";
 import { useSay } from "../../ui/toast";
 import type { Fed } from "./Done";
-import { type FeedDraft, feedOf, ratioOf } from "./draft";
+import { type FeedDraft, feedOf } from "./draft";
 
 export function draftKey(jarId: string): string {
   return `feed2.${jarId}`;
@@ -53,7 +53,7 @@ export function useSaving(
         label: "Undo",
         run: () => void withdrawEntry(draft.id, `Undoing a feed of ${jar.name}`),
       });
-    onFed({ feed, ratio: ratioOf(feed), thenDue: sheet.then_due, waits });
+    onFed({ feed, sheet, waits });
   };
   const conflict = problems.find((problem) => problem.code === "fed_meanwhile") ?? null;
   return { problems, busy, save, conflict };

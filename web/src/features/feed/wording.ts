@@ -1,6 +1,6 @@
 import type { DiscardTo, Flour, Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
 import { grams, list } from "../../lib/numbers";
-import { amount, type WeightUnit } from "../../lib/units";
+import { amountOf, type WeightUnit } from "../../lib/units";
 import { FLOUR_WORDS } from "../../words/flours";
 import type { FeedDraft, Field } from "./draft";
 
@@ -16,8 +16,8 @@ const ACT_WORDS: Record<ScaleAct, (much: string, step: ScaleStep) => string> = {
 };
 
 /** What to do, its amount in the unit that the baker reads. */
-export function actWords(step: ScaleStep, unit: WeightUnit): string {
-  return ACT_WORDS[step.do](amount(Math.abs(step.add_g), Math.abs(step.add_ml), unit), step);
+export function actWords(step: ScaleStep, unit: WeightUnit, gPerOz: number): string {
+  return ACT_WORDS[step.do](amountOf(step, unit, gPerOz), step);
 }
 
 export const UNIT_CHOICES = [
@@ -50,14 +50,15 @@ export function fieldLabel(field: Field, planned: number, flourName: (flour: Flo
 }
 
 /** What is so far off the plan that it is asked about. */
-export function farOffWords(off: readonly string[], draft: FeedDraft, sheet: Sheet, keepG: number): string {
+export function farOffWords(off: readonly string[], draft: FeedDraft, sheet: Sheet): string {
+  const kept = sheet.scale_walk.find(({ corrects }) => corrects === "seed")?.brings_g ?? sheet.plan.keep_g;
   const said = off.map((what) => {
     const flour = sheet.plan.flours.find((part) => part.flour === what);
     if (flour)
       return `${draft.flours[flour.flour]} g ${FLOUR_WORDS[flour.flour]} instead of ${grams(flour.g)}`;
     return what === "water"
       ? `${draft.water} g water instead of ${grams(sheet.plan.water_g)}`
-      : `${draft.keep} g kept instead of ${grams(keepG)}`;
+      : `${draft.keep} g kept instead of ${grams(kept)}`;
   });
   return `${capital(list(said))}. That is far from the plan; if it is so, it is kept so.`;
 }

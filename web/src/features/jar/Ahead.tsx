@@ -11,25 +11,21 @@ import { problemWords } from "../../words/problems";
 /** What is forecast of the running feed and of the day of ready; opened, why, and what would be elsewhere. */
 export function Ahead({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
-  const { forecast, in_jar, ready_on: ready } = assessment;
-  if (!forecast) return null;
-  const { hungry_at, peaks } = forecast;
-  // Where it runs low before it rises at all, that is no news.
-  const told = hungry_at && Date.parse(hungry_at) > Math.max(Date.parse(now), Date.parse(peaks.likely));
-  const hungry = told ? hungry_at : null;
+  const { forecast, outlook, in_jar, ready_ahead: ready, hungry_again_at: hungry } = assessment;
+  if (!forecast || !outlook) return null;
   return (
     <section aria-label="Forecast" className="max-w-prose border-l-4 border-dawn pl-4">
-      <p className="text-lg font-semibold">{risingWords(forecast, now, zone)}</p>
+      <p className="text-lg font-semibold">{risingWords(outlook, forecast, now, zone)}</p>
       {hungry && <p>Hungry again about {when(tenMinutes(hungry), now, zone)}.</p>}
       {assessment.may_run_over && in_jar && (
         <p>It may run over: this jar has room for {in_jar.room_times.toFixed(1)} ×. Put a tray under it.</p>
       )}
-      {ready && !assessment.readiness?.ready && Date.parse(ready.on.likely) > Date.parse(now) && (
-        <p>{readyWords(ready, now, zone)}</p>
-      )}
+      {ready && <p>{readyWords(ready, now, zone)}</p>}
       <details>
         <summary className="min-h-11 py-2 font-semibold text-crust">Why, and what if</summary>
-        <p className="text-soft">{basisWords(forecast)} This is a forecast, not a promise.</p>
+        <p className="text-soft">
+          {basisWords(forecast, assessment.yeast_unshown)} This is a forecast, not a promise.
+        </p>
         <WhatIf opened={opened} />
       </details>
     </section>
@@ -62,12 +58,10 @@ function WhatIf({ opened }: { readonly opened: OpenJar }) {
         />
       </div>
       <div aria-live="polite">
-        {told?.forecast && (
+        {told?.forecast && told.outlook && (
           <p>
-            {risingWords(told.forecast, now, zone)}{" "}
-            {told.ready_on &&
-              Date.parse(told.ready_on.on.likely) > Date.parse(now) &&
-              readyWords(told.ready_on, now, zone)}
+            {risingWords(told.outlook, told.forecast, now, zone)}{" "}
+            {told.ready_ahead && readyWords(told.ready_ahead, now, zone)}
           </p>
         )}
         {told && told.offers.length > 0 && <Offers offers={told.offers} now={now} zone={zone} />}

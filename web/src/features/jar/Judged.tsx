@@ -1,4 +1,4 @@
-import type { Finding, LookBody, OpenJar, ReadyStep, Strictness } from "../../api/types";
+import type { Finding, LookBody, OpenJar, Readiness, ReadyStep } from "../../api/types";
 import { recordEntry, sayWord, setReadyAfter, withdrawEntry } from "../../api/writes";
 import { CLOSE_UPS } from "../../drawing/atlas";
 import { newId } from "../../lib/ids";
@@ -7,7 +7,7 @@ import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { SignNote } from "../../ui/sign-note";
 import { CLOSE_UP_WORDS } from "../../words/atlas";
-import { floatLine, metWord, readinessLine, signNote, stepLine } from "../../words/judging";
+import { floatLine, metWord, readinessLine, rowWords, signNote, stepLine } from "../../words/judging";
 import { NORMAL_WORDS } from "../../words/moves";
 
 /** What the jar shows: the signs found, or else what is normal on this day. */
@@ -74,18 +74,11 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
   );
 }
 
-const SHOWS_YEAST: readonly string[] = ["stirring", "awake", "steady", "resting"];
-const RULES = [
-  { value: "loose", label: "one good feed" },
-  { value: "usual", label: "three in a row" },
-  { value: "strict", label: "five in a row" },
-] as const satisfies readonly { value: Strictness; label: string }[];
-
 /** The verdict with its steps; before yeast shows it is not asked. */
 export function ReadyOrNot({ opened }: { readonly opened: OpenJar }) {
   const { jar, assessment, now, time_zone: zone } = opened;
   const { readiness, stage } = assessment;
-  if (!readiness || !stage || !SHOWS_YEAST.includes(stage.stage)) return null;
+  if (!readiness || !stage?.shows_yeast) return null;
   const { ready, earliest, floats } = readiness;
   return (
     <section
@@ -103,13 +96,16 @@ export function ReadyOrNot({ opened }: { readonly opened: OpenJar }) {
         <summary className="min-h-11 py-2 font-semibold text-crust">Step by step</summary>
         <ul>
           {readiness.steps.map((step) => (
-            <Step key={step.step} step={step} />
+            <Step key={step.step} step={step} rule={readiness.rule} />
           ))}
         </ul>
         <div className="mt-3">
           <Choice
             label="Ready, for you, is"
-            items={RULES}
+            items={readiness.rule.rows.map(({ strictness, feeds }) => ({
+              value: strictness,
+              label: rowWords(feeds),
+            }))}
             value={jar.ready_after}
             onChange={(rule) => rule && void setReadyAfter(jar.id, rule, `What is ready for ${jar.name}`)}
           />
@@ -146,7 +142,7 @@ function Overrule({ opened }: { readonly opened: OpenJar }) {
   );
 }
 
-function Step({ step }: { readonly step: ReadyStep }) {
+function Step({ step, rule }: { readonly step: ReadyStep; readonly rule: Readiness["rule"] }) {
   return (
     <li className="grid grid-cols-[1.25rem_1fr_auto] items-center gap-x-2 py-0.5">
       <svg
@@ -157,7 +153,7 @@ function Step({ step }: { readonly step: ReadyStep }) {
         <circle cx="8" cy="8" r="6.5" fill="none" stroke="currentColor" strokeWidth="1.5" />
         {step.met && <circle cx="8" cy="8" r="4" fill="currentColor" />}
       </svg>
-      <span>{stepLine(step)}</span>
+      <span>{stepLine(step, rule)}</span>
       <span className="text-soft">{metWord(step)}</span>
     </li>
   );

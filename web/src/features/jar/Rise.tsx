@@ -4,7 +4,6 @@ import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
-import { stretchesInFridge } from "./fridge";
 
 /** Every so many points of the forecast make a row of the table: three hours. */
 const FAN_ROWS = 6;
@@ -28,7 +27,10 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
     ratio: round.ratio,
     dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
   }));
-  const chilled = stretchesInFridge(opened);
+  const chilled = assessment.chilled.map(({ since, until }) => ({
+    from: Date.parse(since),
+    until: Date.parse(until ?? now),
+  }));
   const photos = opened.photos.map(({ id, at }) => ({
     id,
     at: Date.parse(at),
@@ -48,6 +50,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
           summary={summaryOf(opened)}
           photos={photos}
           chilled={chilled}
+          doubled={assessment.doubles_at}
         />
         {photos.length > 0 && (
           <ButtonLink look="plain" to={`/jars/${opened.jar.id}/photos`}>

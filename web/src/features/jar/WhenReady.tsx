@@ -10,8 +10,8 @@ import { problemAt } from "../../words/problems";
 
 /** What to do with a jar that is ready: keep it, let it sleep, build from it, set some aside. */
 export function WhenReady({ opened }: { readonly opened: OpenJar }) {
-  const { readiness, in_jar: held } = opened.assessment;
-  if (!readiness?.ready || !held) return null;
+  const { keeping, in_jar: held } = opened.assessment;
+  if (!keeping || !held) return null;
   return (
     <section aria-labelledby="when-ready" className="max-w-prose border-l-4 border-leaf pl-4">
       <h2 id="when-ready" className="text-xl">
@@ -21,7 +21,8 @@ export function WhenReady({ opened }: { readonly opened: OpenJar }) {
         <div>
           <dt className="font-semibold">Bake often: keep it out</dt>
           <dd>
-            Once a day, 25 g of it with 50 g flour and 50 g water; twice a day in heat and before you bake.
+            Once a day, {grams(keeping.keep_g)} of it with {flourList(keeping.flours)} and{" "}
+            {grams(keeping.water_g)} water; twice a day in heat and before you bake.
           </dd>
         </div>
         <div>

@@ -1,5 +1,5 @@
 import { useNavigate } from "react-router";
-import type { Glance, Kitchen } from "../../api/types";
+import type { Glance, Kitchen, Outlook } from "../../api/types";
 import { leaveAlone, setOnShelf } from "../../api/writes";
 import { percent, times } from "../../lib/numbers";
 import { nextMorning, when } from "../../lib/time";
@@ -8,7 +8,7 @@ import { DeedButton, useDeed, useNoting } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { Menu } from "../../ui/menu";
 import { SignNote } from "../../ui/sign-note";
-import { readyWords, spanWords } from "../../words/forecasts";
+import { readyWords, risingWords } from "../../words/forecasts";
 import { findingLine, STAGE_NAMES, signNote } from "../../words/judging";
 import { DEED_OF, NORMAL_WORDS, nextMove } from "../../words/moves";
 
@@ -42,16 +42,16 @@ function Found({ one }: { readonly one: Glance }) {
   return first && first.grave !== "normal" ? <SignNote {...first} /> : null;
 }
 
+/** What is still to come is news on the bench; the rest stands on the jar's own page. */
+const TELLS: ReadonlySet<Outlook> = new Set(["doubles", "peaks"]);
+
 /** In short, what is forecast. */
 function Rising({ one, now, zone }: { readonly one: Glance; readonly now: string; readonly zone: string }) {
   const { rise } = one;
   if (!rise) return null;
-  const { doubles, peaks, peak_times: top, ready } = rise;
-  const ahead = (at: string | undefined) => at !== undefined && Date.parse(at) > Date.parse(now);
   const lines = [];
-  if (doubles && ahead(doubles.latest)) lines.push(`Doubles ${spanWords(doubles, now, zone)}.`);
-  else if (top.middle >= 1.2 && ahead(peaks.latest)) lines.push(`Peaks ${spanWords(peaks, now, zone)}.`);
-  if (ready && ahead(ready.on.likely)) lines.push(readyWords(ready, now, zone));
+  if (TELLS.has(rise.outlook)) lines.push(risingWords(rise.outlook, rise, now, zone));
+  if (rise.ready_ahead) lines.push(readyWords(rise.ready_ahead, now, zone));
   if (lines.length === 0) return null;
   return (
     <p className="max-w-prose border-l-4 border-dawn pl-4">

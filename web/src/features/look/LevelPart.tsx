@@ -6,7 +6,7 @@ import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import { LevelSlider } from "../../ui/level-slider";
-import { fromTimes, type LookDraft, lineOf, toTimes } from "./draft";
+import { asSeen, boundsOf, fromSeen, type LookDraft, lineOf, toSeen } from "./draft";
 
 const UNITS = [
   { value: "times", label: "×" },
@@ -21,7 +21,9 @@ const UNIT_HINTS: Record<LevelUnit, string> = {
   ml: "As the scale on the jar shows it.",
 };
 const SCALE = 3;
-const LEAST = 0.2;
+/** How far one press of an arrow key goes, and how far over the level a smear is first drawn. */
+const KEY_STEP = 0.05;
+const SMEAR_OVER = 0.2;
 
 /** The drawn jar as the control: the level, and the smear that it left on the glass when it stood higher. */
 export function LevelPart({
@@ -39,31 +41,32 @@ export function LevelPart({
   readonly onOverflow: (() => void) | null;
 }) {
   const { jar, assessment } = opened;
-  const { in_jar: held, since_feed: since } = assessment;
+  const { since_feed: since } = assessment;
   const line = lineOf(opened);
-  if (!held || !line) return null;
-  const last = since?.last?.times ?? 1;
+  if (!line) return null;
+  const { least, most } = boundsOf(line);
+  const last = asSeen(since?.last?.times ?? 1, line);
   const value = typed(draft.level);
-  const given = value === null || Number.isNaN(value) ? null : toTimes(value, draft.unit, line);
-  const times = Math.min(held.room_times, Math.max(LEAST, given ?? last));
+  const given = value === null || Number.isNaN(value) ? null : toSeen(value, draft.unit, line);
+  const seen = Math.min(most, Math.max(least, given ?? last));
   const highValue = typed(draft.high);
   const high =
     highValue === null || Number.isNaN(highValue)
       ? null
-      : Math.min(held.room_times, toTimes(highValue, draft.unit, line));
-  const move = (next: number) => set({ level: String(fromTimes(next, draft.unit, line)) });
-  const moveHigh = (next: number) => set({ smear: true, high: String(fromTimes(next, draft.unit, line)) });
+      : Math.min(most, toSeen(highValue, draft.unit, line));
+  const move = (next: number) => set({ level: String(fromSeen(next, draft.unit, line)) });
+  const moveHigh = (next: number) => set({ smear: true, high: String(fromSeen(next, draft.unit, line)) });
   const state = {
     ...jarState({ ...assessment, jar }),
-    times,
-    highest: high,
+    levelMm: seen * line.mm,
+    highMm: high === null ? null : high * line.mm,
     top: draft.top,
     bubbles: draft.bubbles ?? since?.bubbles ?? null,
   };
   const { rim, foot } = glassSpan(state.glass, SCALE, false);
   const { left, width } = glassWidth(state.glass, SCALE);
   const said = (of: number) => `${timesWords(of)}, ${Math.round(of * line.mm)} mm`;
-  const track = { from: 0, to: held.room_times, step: 0.05, width, height: foot - rim };
+  const track = { from: 0, to: most, step: KEY_STEP, width, height: foot - rim };
 
   return (
     <section aria-label="Level" className="flex flex-col items-center gap-4 md:sticky md:top-4 md:self-start">
@@ -73,9 +76,9 @@ export function LevelPart({
           <LevelSlider
             {...track}
             label="Level on the jar"
-            valueText={said(times)}
-            value={times}
-            onChange={(next) => move(Math.max(LEAST, next))}
+            valueText={said(seen)}
+            value={seen}
+            onChange={(next) => move(Math.max(least, next))}
             isSet={given !== null}
           />
         </div>
@@ -87,7 +90,7 @@ export function LevelPart({
               label="High mark on the glass"
               valueText={said(high)}
               value={high}
-              onChange={(next) => moveHigh(Math.max(LEAST, next))}
+              onChange={(next) => moveHigh(Math.max(least, next))}
               isSet
             />
           </div>
@@ -95,11 +98,11 @@ export function LevelPart({
       </div>
       <output className="text-center">
         <span className={`block text-4xl font-bold ${given === null ? "text-soft" : ""}`}>
-          {timesWords(times)}
+          {timesWords(seen)}
         </span>
         <span className="text-soft">
-          {Math.round(times * line.mm)} mm · {times >= 1 ? "+" : ""}
-          {percent((times - 1) * 100)}
+          {Math.round(seen * line.mm)} mm · {seen >= 1 ? "+" : ""}
+          {percent((seen - 1) * 100)}
           {given === null && " · last seen; drag or type"}
         </span>
       </output>
@@ -113,7 +116,7 @@ export function LevelPart({
         />
         {onOverflow && <Button onClick={onOverflow}>It ran over: note it at the rim</Button>}
         {!draft.smear ? (
-          <Button onClick={() => moveHigh(Math.min(held.room_times, times + 0.2))}>
+          <Button onClick={() => moveHigh(Math.min(most, seen + SMEAR_OVER))}>
             A smear shows it was higher
           </Button>
         ) : (
@@ -138,8 +141,8 @@ export function LevelPart({
             unit &&
             set({
               unit,
-              level: given === null ? draft.level : String(fromTimes(given, unit, line)),
-              high: high === null ? draft.high : String(fromTimes(high, unit, line)),
+              level: given === null ? draft.level : String(fromSeen(given, unit, line)),
+              high: high === null ? draft.high : String(fromSeen(high, unit, line)),
             })
           }
         />

@@ -12,9 +12,9 @@ import { NumberField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
 import { problemAt } from "../../words/problems";
-import { draftOf, emptyLook, fromTimes, type LookDraft, lineOf } from "./draft";
+import { asSeen, boundsOf, draftOf, emptyLook, fromSeen, type LookDraft, lineOf } from "./draft";
 import { LevelPart } from "./LevelPart";
-import { lastSeen, likelyFirst, likelyNow, type Uses, usesOf } from "./likely";
+import { lastSeen, likelyFirst, type Uses, usesOf } from "./likely";
 import { PhotoPart } from "./PhotoPart";
 import { draftKey, useSaving } from "./saving";
 
@@ -56,12 +56,9 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
   const set = (part: Partial<LookDraft>) => setDraft({ ...draft, ...part });
   const overflowed = problems.some((one) => one.code === "level_above_rim" && one.field.startsWith("level"));
   const line = lineOf(opened);
-  const atTheRim = () =>
-    line &&
-    assessment.in_jar &&
-    set({ level: String(fromTimes(assessment.in_jar.room_times, draft.unit, line)) });
+  const atTheRim = () => line && set({ level: String(fromSeen(boundsOf(line).most, draft.unit, line)) });
   const uses = usesOf(opened);
-  const likely = likelyNow(opened);
+  const { expected_look: likely } = assessment;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void save(draft);
@@ -139,7 +136,7 @@ function SameAgain({
   const line = lineOf(opened);
   if (!last || !line) return null;
   const { times, bubbles, top, smell, thickness } = last;
-  const level = times === null ? "" : String(fromTimes(times, "times", line));
+  const level = times === null ? "" : String(fromSeen(asSeen(times, line), "times", line));
   const same = { ...emptyLook(), level, bubbles, top, smell, thickness };
   return (
     <Button className="mt-4" disabled={busy} onClick={() => onSame(same)}>

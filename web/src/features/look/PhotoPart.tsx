@@ -7,7 +7,7 @@ import { type Points, readPhoto } from "../../lib/photo";
 import { Button } from "../../ui/button";
 import { PhotoPointsControl } from "../../ui/photo-points";
 import { problemWords } from "../../words/problems";
-import { fromTimes, type LookDraft, lineOf } from "./draft";
+import { fromSeen, type LookDraft, lineOf } from "./draft";
 
 const START: Points = { bottom: { x: 0.5, y: 0.85 }, mark: { x: 0.5, y: 0.65 }, level: { x: 0.5, y: 0.4 } };
 
@@ -68,7 +68,7 @@ export function PhotoPart({
   const place = (next: Points) => {
     if (!draft.photo) return;
     const reading = readPhoto(next, aspect);
-    const level = reading && line ? { level: String(fromTimes(reading.times, draft.unit, line)) } : {};
+    const level = reading && line ? { level: String(fromSeen(reading.times, draft.unit, line)) } : {};
     set({ photo: { ...draft.photo, points: next }, ...level });
   };
   return (

@@ -1,6 +1,7 @@
 /** A look being made: what is chosen and typed, as it stands in the form. */
 import type { Bubbles, LevelUnit, LogEntry, LookBody, OpenJar, Smell, Thickness, Top } from "../../api/types";
 import { newId } from "../../lib/ids";
+import { convert, type Mark } from "../../lib/marks";
 import { typed } from "../../lib/numbers";
 import type { Points } from "../../lib/photo";
 import { toField } from "../../lib/time";
@@ -93,25 +94,40 @@ function asSent(text: string): number | null {
   return Number.isNaN(value) ? (text as unknown as number) : value;
 }
 
-/** Where the line stands: height from the bottom, and what is under it. */
-export type Line = { readonly mm: number; readonly ml: number };
+/** Where the line stands, in mm from the bottom, and the glass around it in every unit. */
+export type Line = { readonly mm: number; readonly marks: readonly Mark[] };
 
 /** The line of an opened jar; null before the first mix. */
-export function lineOf({ jar, assessment }: OpenJar): Line | null {
+export function lineOf({ assessment }: OpenJar): Line | null {
   const held = assessment.in_jar;
-  return held && { mm: held.line_mm, ml: (held.line_mm / jar.height_mm) * jar.volume_ml };
+  return held && { mm: held.line_mm, marks: held.marks };
 }
 
-/** A level in one unit as a multiple of the line, and back. */
-export function toTimes(value: number, unit: LevelUnit, line: Line): number {
-  return { times: value, percent: 1 + value / 100, mm: value / line.mm, ml: value / line.ml }[unit];
+/** How high the rim and the lowest mark stand, as multiples of the line's height. */
+export function boundsOf({ mm, marks }: Line): { readonly least: number; readonly most: number } {
+  return { least: (marks[0]?.mm ?? 0) / mm, most: (marks.at(-1)?.mm ?? mm) / mm };
 }
 
-export function fromTimes(times: number, unit: LevelUnit, line: Line): number {
+/** A level in one unit as a height against the line's, as the eye sees it, and back. */
+export function toSeen(value: number, unit: LevelUnit, { mm, marks }: Line): number {
+  if (unit === "ml") return convert(marks, value, "ml", "mm") / mm;
+  return { times: value, percent: 1 + value / 100, mm: value / mm }[unit];
+}
+
+export function fromSeen(seen: number, unit: LevelUnit, { mm, marks }: Line): number {
+  if (unit === "ml") return Math.round(convert(marks, seen * mm, "mm", "ml"));
   return {
-    times: Number(times.toFixed(2)),
-    percent: Math.round((times - 1) * 100),
-    mm: Math.round(times * line.mm),
-    ml: Math.round(times * line.ml),
+    times: Number(seen.toFixed(2)),
+    percent: Math.round((seen - 1) * 100),
+    mm: Math.round(seen * mm),
   }[unit];
+}
+
+/** By volume, as levels are kept and drawn, and back to what the eye sees. */
+export function byVolume(seen: number, { mm, marks }: Line): number {
+  return convert(marks, seen * mm, "mm", "times");
+}
+
+export function asSeen(times: number, { mm, marks }: Line): number {
+  return convert(marks, times, "times", "mm") / mm;
 }

@@ -1,41 +1,5 @@
-/** What is likely seen now, to stand first among the choices; and what this baker and this method look at. */
-import type { Bubbles, OpenJar, Smell, Stage, Thickness, Top } from "../../api/types";
-
-type Likely = {
-  readonly bubbles: readonly Bubbles[];
-  readonly top: readonly Top[];
-  readonly smell: readonly Smell[];
-};
-
-const RISING: Likely = {
-  bubbles: ["throughout", "few"],
-  top: ["domed", "flat"],
-  smell: ["fruity", "yoghurt"],
-};
-const FALLEN: Likely = {
-  bubbles: ["throughout", "few"],
-  top: ["sunken", "flat"],
-  smell: ["fruity", "sharp"],
-};
-
-const BY_STAGE: Record<Stage, Likely> = {
-  sown: { bubbles: ["none", "few"], top: ["flat", "liquid"], smell: ["floury", "cheesy"] },
-  false_dawn: { bubbles: ["froth", "few"], top: ["domed", "flat"], smell: ["cheesy", "floury"] },
-  hush: { bubbles: ["none", "few"], top: ["flat", "liquid"], smell: ["yoghurt", "sharp"] },
-  stirring: { bubbles: ["few", "throughout"], top: ["flat", "domed"], smell: ["yoghurt", "fruity"] },
-  awake: RISING,
-  steady: RISING,
-  resting: { bubbles: ["few", "none"], top: ["flat", "sunken"], smell: ["sharp", "fruity"] },
-  binned: { bubbles: [], top: [], smell: [] },
-};
-
-export function likelyNow({ assessment, now }: OpenJar): Likely {
-  const { stage, forecast } = assessment;
-  if (!stage) return BY_STAGE.sown;
-  const grown = stage.stage === "awake" || stage.stage === "steady";
-  if (grown && forecast && Date.parse(now) > Date.parse(forecast.peaks.likely)) return FALLEN;
-  return BY_STAGE[stage.stage];
-}
+/** How the choices of a look are laid out: what is likely first, what this jar asks for outright. */
+import type { Bubbles, OpenJar, Smell, Thickness, Top } from "../../api/types";
 
 /** The likely ones first, the others after them in their own order. */
 export function likelyFirst<T extends string, I extends { readonly value: T }>(
@@ -49,27 +13,11 @@ export function likelyFirst<T extends string, I extends { readonly value: T }>(
   return [...items].sort((a, b) => rank(a) - rank(b));
 }
 
-export type Uses = {
-  readonly thickness: boolean;
-  readonly ph: boolean;
-  readonly celsius: boolean;
-  readonly floats: boolean;
-};
+export type Uses = OpenJar["assessment"]["asked"];
 
-/** Asked for is what the method tries, and what the baker noted before; all else can be opened. */
-export function usesOf({ assessment, log, jar }: OpenJar): Uses {
-  const tasks = new Set(assessment.timeline.flatMap(({ do: tasks }) => tasks.map((task) => task.do)));
-  const sights = new Set(
-    assessment.timeline.flatMap(({ waits_for: waits }) => waits.map(({ sight }) => sight)),
-  );
-  const looks = log.flatMap(({ entry, withdrawn }) => (entry.kind === "look" && !withdrawn ? [entry] : []));
-  const noted = (what: "ph" | "celsius" | "floats" | "thickness") => looks.some((look) => look[what] != null);
-  return {
-    thickness: sights.has("runny") || noted("thickness"),
-    ph: tasks.has("read_ph") || noted("ph"),
-    celsius: jar.thermometer === null && noted("celsius"),
-    floats: tasks.has("float_test") || noted("floats"),
-  };
+/** What is asked for outright; all else can be opened. A thermometer of the house need not be asked. */
+export function usesOf({ assessment, jar }: OpenJar): Uses {
+  return { ...assessment.asked, celsius: jar.thermometer === null && assessment.asked.celsius };
 }
 
 /** The last look of this feed, as it can be said again with one press. */

@@ -6,7 +6,7 @@ import { amendEntry, recordEntry, sendPhoto, withdrawEntry } from "../../api/wri
 import { typed } from "../../lib/numbers";
 import { draftKeyOf } from "../../parts/amending";
 import { useSay } from "../../ui/toast";
-import { type LookDraft, lineOf, lookOf, toTimes } from "./draft";
+import { byVolume, type LookDraft, lineOf, lookOf, toSeen } from "./draft";
 import { useDrawn } from "./drawn";
 
 export function draftKey(jarId: string, editing: LogEntry | null): string {
@@ -47,7 +47,7 @@ export function useSaving(
       const line = lineOf(opened);
       const level = typed(draft.level);
       const isLevel = line && level !== null && !Number.isNaN(level);
-      drawn(jar.id, look, isLevel ? toTimes(level, draft.unit, line) : null);
+      drawn(jar.id, look, isLevel ? byVolume(toSeen(level, draft.unit, line), line) : null);
     }
     if (draft.photo) void sendPhoto(jar.id, photoOf(draft, draft.photo, look.at), `Photo of ${jar.name}`);
     clear();

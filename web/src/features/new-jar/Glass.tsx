@@ -1,33 +1,42 @@
+import type { Catalogue, Glass } from "../../api/types";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import type { JarDraft, PartProps } from "./draft";
+import { GLASS_WORDS, SHAPE_WORDS } from "../../words/kitchen";
+import { type JarDraft, type PartProps, STRAIGHT } from "./draft";
 
-/** Straight jars of usual sizes: to the rim, and inside height. */
-const GLASSES = {
-  small: { volume: "250", height: "85" },
-  usual: { volume: "370", height: "100" },
-  large: { volume: "500", height: "120" },
-  tall: { volume: "750", height: "150" },
-} as const;
-type Glass = keyof typeof GLASSES;
-const ITEMS = (Object.keys(GLASSES) as Glass[]).map((value) => ({
-  value,
-  label: value,
-  hint: `${GLASSES[value].volume} ml`,
-}));
-
-function glassOf({ volume, height }: JarDraft): Glass | null {
-  const found = Object.entries(GLASSES).find(([, one]) => one.volume === volume && one.height === height);
-  return found ? (found[0] as Glass) : null;
+/** The usual glass that a draft has, if it is one. */
+function glassOf({ volume, height, flare }: JarDraft, glasses: Catalogue["glasses"]): Glass | null {
+  const found = glasses.find(
+    (one) => String(one.volume_ml) === volume && String(one.height_mm) === height && flare === STRAIGHT,
+  );
+  return found?.glass ?? null;
 }
 
 /** The jar itself: one of the usual, or measured; and what it weighs. */
-export function GlassPart({ draft, set, error }: PartProps) {
-  const glass = glassOf(draft);
-  const wrong = error("volume_ml") !== null || error("height_mm") !== null;
+export function GlassPart({
+  draft,
+  set,
+  error,
+  glasses,
+}: PartProps & { readonly glasses: Catalogue["glasses"] }) {
+  const glass = glassOf(draft, glasses);
+  const take = (next: Glass | null) => {
+    const one = glasses.find((usual) => usual.glass === next);
+    if (one) set({ volume: String(one.volume_ml), height: String(one.height_mm), flare: STRAIGHT });
+  };
+  const wrong = ["volume_ml", "height_mm", "flare"].some((field) => error(field) !== null);
   return (
     <div className="flex flex-col gap-4">
-      <Choice label="Jar" items={ITEMS} value={glass} onChange={(next) => next && set(GLASSES[next])} />
+      <Choice
+        label="Jar"
+        items={glasses.map((one) => ({
+          value: one.glass,
+          label: GLASS_WORDS[one.glass],
+          hint: `${one.volume_ml} ml`,
+        }))}
+        value={glass}
+        onChange={take}
+      />
       <details open={glass === null || wrong}>
         <summary className="min-h-11 py-2 font-semibold text-crust">Another jar: measure it</summary>
         <div className="grid gap-4 pt-2 sm:grid-cols-2">
@@ -46,6 +55,15 @@ export function GlassPart({ draft, set, error }: PartProps) {
             onChange={(event) => set({ height: event.target.value })}
             error={error("height_mm")}
           />
+          <div className="sm:col-span-2">
+            <Choice
+              label="Its shape"
+              items={SHAPE_WORDS}
+              value={SHAPE_WORDS.find(({ value }) => value === draft.flare)?.value ?? null}
+              onChange={(flare) => flare && set({ flare })}
+              error={error("flare")}
+            />
+          </div>
         </div>
       </details>
       <div className="max-w-80">

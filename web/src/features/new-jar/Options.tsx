@@ -14,26 +14,13 @@ type Parts = {
   readonly problems: readonly Problem[];
 };
 
-/** Which options a baker meets at once; the rest stand under "More choices". */
-const FIRST: ReadonlySet<OptionCode> = new Set([
-  "way",
-  "every_hours",
-  "seed_grams",
-  "start_grams",
-  "culture_grams",
-  "target_grams",
-  "reserve_grams",
-  "first_blend",
-  "blend",
-]);
-
 const RHYTHM: Record<number, string> = { 24: "Once a day", 12: "Twice a day" };
 
 /** The options of a family that matter, each in the form that suits it. */
 export function Options(parts: Parts) {
   const shown = optionsThatMatter(parts.family, parts.chosen);
-  const first = shown.filter((option) => FIRST.has(option.code));
-  const more = shown.filter((option) => !FIRST.has(option.code));
+  const first = shown.filter((option) => option.met_first);
+  const more = shown.filter((option) => !option.met_first);
   return (
     <>
       {first.map((option) => (
@@ -106,12 +93,11 @@ function Blend({
   option,
   label,
   error,
-  family,
   flours,
   chosen,
   choose,
 }: Parts & { option: BlendOption; label: string; error: string | null }) {
-  const parts = partsOf(option, blendInUse(option, family, chosen));
+  const parts = partsOf(option, blendInUse(option, chosen));
   const nameOf = useFlourNames();
   const inOrder = useShelfFirst();
   const picked = Object.keys(parts) as Flour[];

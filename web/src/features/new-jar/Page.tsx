@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Family, FamilyCode, Flour, NewJar, OptionCode, Origin, Problem } from "../../api/types";
+import type { Catalogue, Family, FamilyCode, NewJar, OptionCode, Origin, Problem } from "../../api/types";
 import { planJar, setPlace } from "../../api/writes";
 import { useRested, useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
@@ -16,6 +16,7 @@ import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
+import { sizeWords } from "../../words/methods";
 import { problemAt } from "../../words/problems";
 import { type Begun, writeDown } from "./begun";
 import { beginningAt, type Chosen, draftLike, type JarDraft, jarOf, newDraft, originOf } from "./draft";
@@ -30,16 +31,24 @@ import { SideBySide } from "./SideBySide";
 
 /** A start this far back was a start, not a slow thumb. */
 const LONG_AGO_MS = 3 * 3_600_000;
-const SIZES = [
-  { value: "0.5", label: "half of it" },
-  { value: "1", label: "as the way has it" },
-  { value: "2", label: "twice" },
-];
+const HOUR_MS = 3_600_000;
 const BEGUN = [
   { value: "fed", label: "fed as this way asks" },
   { value: "mixed", label: "only mixed" },
 ] as const satisfies readonly { value: Begun; label: string }[];
-const SHOWN = ["name", "size", "tare_g", "volume_ml", "height_mm", "warmth_c", "night_c", "starts_at"];
+const SHOWN = [
+  "name",
+  "size",
+  "tare_g",
+  "volume_ml",
+  "height_mm",
+  "flare",
+  "warmth_c",
+  "night_c",
+  "starts_at",
+];
+
+const DRAFT_KEY = "new-jar.8";
 
 export function NewJarPage() {
   useTitle("New jar");
@@ -55,61 +64,70 @@ export function NewJarPage() {
   if (catalogue.isPending || (like !== null && model.isPending))
     return <Loading what="Fetching the methods" />;
   if (!catalogue.data?.families[0]) return <OutOfReach onRetry={() => void catalogue.refetch()} />;
-  const { families, flours } = catalogue.data;
-  const from = families.find(({ origin }) => origin === search.get("from"));
-  const begun = model.data ? draftLike(model.data.jar) : from ? { ...newDraft(), family: from.code } : null;
-  const draftKey = ["new-jar.7", like ?? from?.origin].filter(Boolean).join(".");
-  return <NewJarForm key={draftKey} draftKey={draftKey} families={families} flours={flours} begun={begun} />;
+  const from = catalogue.data.families.find(({ origin }) => origin === search.get("from"));
+  const fresh = newDraft(catalogue.data);
+  const begun = model.data
+    ? draftLike(model.data.jar, catalogue.data)
+    : from
+      ? { ...fresh, family: from.code }
+      : fresh;
+  const draftKey = [DRAFT_KEY, like ?? from?.origin].filter(Boolean).join(".");
+  return <NewJarForm key={draftKey} draftKey={draftKey} catalogue={catalogue.data} begun={begun} />;
 }
 
-function NewJarForm({
-  families,
-  flours,
-  begun,
-  draftKey,
-}: {
-  readonly families: readonly Family[];
-  readonly flours: readonly Flour[];
-  /** What another page asked for: a jar's set-up again, or a way to wake. */
-  readonly begun: JarDraft | null;
-  readonly draftKey: string;
-}) {
+/** The draft and what follows from it: its way, where it begins, when, and what was chosen. */
+function useChosen(catalogue: Catalogue, draftKey: string, begun: JarDraft) {
+  const { families } = catalogue;
   const session = api.useQuery("get", "/api/session");
   const zone = session.data?.account?.time_zone ?? deviceZone();
-  const [draft, setDraft, clear] = useDraft<JarDraft>(draftKey, () => begun ?? newDraft());
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const navigate = useNavigate();
-  const say = useSay();
+  const [draft, setDraft, clear] = useDraft<JarDraft>(draftKey, () => begun);
   const set = (part: Partial<JarDraft>) => setDraft({ ...draft, ...part });
   const rested = useRested(draft, 250);
   const family = familyOf(families, draft);
   const chosen = draft.chosen[family.code] ?? {};
-  const error = (...fields: string[]) => problemAt(problems, ...fields);
   const choose = (code: OptionCode, value: Chosen[OptionCode]) =>
     set({ chosen: { ...draft.chosen, [family.code]: { ...chosen, [code]: value } } });
-
-  const origin = originOf(family, chosen);
   const begin = (code: FamilyCode, at: Origin) => {
     const next = families.find((one) => one.code === code) ?? family;
     const choices = beginningAt(next, draft.chosen[code] ?? {}, at);
     set({ family: code, method: null, chosen: { ...draft.chosen, [code]: choices } });
   };
-  const [begunAs, setBegunAs] = useState<Begun>("fed");
-  const startsAt = momentOf(draft.start, Date.now(), zone);
-  const longAgo = Date.parse(startsAt) < Date.now() - LONG_AGO_MS;
-  // To the hour, so that what was foreseen a minute ago still holds.
-  const start = new Date(
-    Math.floor((Number.isNaN(Date.parse(startsAt)) ? Date.now() : Date.parse(startsAt)) / 3_600_000) *
-      3_600_000,
-  ).toISOString();
+  const startsAt = Date.parse(momentOf(draft.start, Date.now(), zone));
+  return {
+    zone,
+    draft,
+    set,
+    clear,
+    rested,
+    family,
+    restedFamily: familyOf(families, rested),
+    chosen,
+    choose,
+    begin,
+    origin: originOf(family, chosen),
+    longAgo: startsAt < Date.now() - LONG_AGO_MS,
+    // To the hour, so that what was foreseen a minute ago still holds.
+    start: new Date(
+      Math.floor((Number.isNaN(startsAt) ? Date.now() : startsAt) / HOUR_MS) * HOUR_MS,
+    ).toISOString(),
+  };
+}
 
+type Choosing = ReturnType<typeof useChosen>;
+
+/** Puts the jar on the shelf; one that was begun some time ago with what was done since. */
+function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs: Begun) {
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const say = useSay();
+  const stations = useStations();
   const save = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
     setProblems([]);
     const jar = jarOf(draft, family, Date.now(), zone);
-    const outcome = await planJar(jar, { path: "/new", draft: "new-jar.7", value: draft });
+    const outcome = await planJar(jar, { path: "/new", draft: DRAFT_KEY, value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);
@@ -123,43 +141,34 @@ function NewJarForm({
     if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
     await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
   };
-  const stations = useStations();
-  const offered = useOffered(rested, familyOf(families, rested), origin, start);
-  const codes: string[] = family.options.map((option) => option.code);
+  return { problems, busy, save };
+}
 
+function NewJarForm({
+  catalogue,
+  begun,
+  draftKey,
+}: {
+  readonly catalogue: Catalogue;
+  /** What the form begins with: the usual, a jar's set-up again, or a way to wake. */
+  readonly begun: JarDraft;
+  readonly draftKey: string;
+}) {
+  const choosing = useChosen(catalogue, draftKey, begun);
+  const { draft, set, rested, restedFamily, family, zone } = choosing;
+  const [begunAs, setBegunAs] = useState<Begun>("fed");
+  const { problems, busy, save } = usePlanning(choosing, begunAs);
+  const error = (...fields: string[]) => problemAt(problems, ...fields);
+  const codes: string[] = family.options.map((option) => option.code);
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
       <h1 className="text-3xl">A new jar</h1>
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
-          <FamilyChoice
-            families={families}
-            value={family}
-            origin={origin}
-            offered={offered.data ?? []}
-            start={start}
-            onChange={begin}
-          />
-          <details>
-            <summary className="min-h-11 py-2 font-semibold text-crust">
-              Side by side: days, work, flour, waste
-            </summary>
-            <SideBySide
-              draft={rested}
-              family={familyOf(families, rested)}
-              origin={origin}
-              start={start}
-              onScale={(hasScale) => set({ hasScale })}
-              onChange={(code) => begin(code, origin)}
-            />
-          </details>
-          <MethodFile family={family} own={draft.method} onUse={(method) => set({ method })} />
-          {!draft.method && (
-            <Options family={family} flours={flours} chosen={chosen} choose={choose} problems={problems} />
-          )}
+          <WayPart catalogue={catalogue} choosing={choosing} problems={problems} />
           <Choice
             label="Size"
-            items={SIZES}
+            items={catalogue.beginning.sizes.map((size) => ({ value: String(size), label: sizeWords(size) }))}
             value={draft.size}
             onChange={(size) => size && set({ size })}
             error={error("size")}
@@ -168,28 +177,9 @@ function NewJarForm({
             <summary className="min-h-11 py-2 font-semibold text-crust">Flours on your shelf</summary>
             <FloursPart />
           </details>
-          <PlacePart draft={draft} set={set} error={error} />
-          <GlassPart draft={draft} set={set} error={error} />
-          <WhenField
-            label="First mix"
-            ahead
-            value={draft.start}
-            onChange={(start) => set({ start })}
-            zone={zone}
-            error={error("starts_at")}
-          />
-          {longAgo && (
-            <Choice
-              label="What was done since"
-              items={BEGUN}
-              value={begunAs}
-              onChange={(next) => next && setBegunAs(next)}
-            />
-          )}
-          <details>
-            <summary className="min-h-11 py-2 font-semibold text-crust">Your hours</summary>
-            <HoursPart />
-          </details>
+          <PlacePart draft={draft} set={set} error={error} places={catalogue.places} />
+          <GlassPart draft={draft} set={set} error={error} glasses={catalogue.glasses} />
+          <BeginPart choosing={choosing} error={error} begunAs={begunAs} onBegunAs={setBegunAs} />
           <TextField
             label="Name"
             hint="What you will call it on the shelf."
@@ -203,15 +193,103 @@ function NewJarForm({
             title="Not planned yet."
           />
         </div>
-        <Preview draft={rested} family={familyOf(families, rested)} zone={zone} />
+        <Preview draft={rested} family={restedFamily} zone={zone} />
       </div>
       <div className="sticky bottom-0 bg-paper py-3">
-        <InShort draft={rested} family={familyOf(families, rested)} zone={zone} />
+        <InShort draft={rested} family={restedFamily} zone={zone} />
         <Button type="submit" look="act" disabled={busy} className="w-full sm:w-auto sm:px-10">
           {busy ? "Planning …" : "Put it on the shelf"}
         </Button>
       </div>
     </form>
+  );
+}
+
+/** Which way, held against the others, and what is chosen of it. */
+function WayPart({
+  catalogue,
+  choosing,
+  problems,
+}: {
+  readonly catalogue: Catalogue;
+  readonly choosing: Choosing;
+  readonly problems: readonly Problem[];
+}) {
+  const { draft, set, rested, restedFamily, family, chosen, choose, begin, origin, start } = choosing;
+  const offered = useOffered(rested, restedFamily, origin, start);
+  return (
+    <>
+      <FamilyChoice
+        families={catalogue.families}
+        value={family}
+        origin={origin}
+        offered={offered.data ?? []}
+        start={start}
+        onChange={begin}
+      />
+      <details>
+        <summary className="min-h-11 py-2 font-semibold text-crust">
+          Side by side: days, work, flour, waste
+        </summary>
+        <SideBySide
+          draft={rested}
+          family={restedFamily}
+          origin={origin}
+          start={start}
+          onScale={(hasScale) => set({ hasScale })}
+          onChange={(code) => begin(code, origin)}
+        />
+      </details>
+      <MethodFile family={family} own={draft.method} onUse={(method) => set({ method })} />
+      {!draft.method && (
+        <Options
+          family={family}
+          flours={catalogue.flours}
+          chosen={chosen}
+          choose={choose}
+          problems={problems}
+        />
+      )}
+    </>
+  );
+}
+
+/** When it is mixed, or was; and when the baker is there. */
+function BeginPart({
+  choosing,
+  error,
+  begunAs,
+  onBegunAs,
+}: {
+  readonly choosing: Choosing;
+  readonly error: (...fields: string[]) => string | null;
+  readonly begunAs: Begun;
+  readonly onBegunAs: (as: Begun) => void;
+}) {
+  const { draft, set, zone, longAgo } = choosing;
+  return (
+    <>
+      <WhenField
+        label="First mix"
+        ahead
+        value={draft.start}
+        onChange={(start) => set({ start })}
+        zone={zone}
+        error={error("starts_at")}
+      />
+      {longAgo && (
+        <Choice
+          label="What was done since"
+          items={BEGUN}
+          value={begunAs}
+          onChange={(next) => next && onBegunAs(next)}
+        />
+      )}
+      <details>
+        <summary className="min-h-11 py-2 font-semibold text-crust">Your hours</summary>
+        <HoursPart />
+      </details>
+    </>
   );
 }
 

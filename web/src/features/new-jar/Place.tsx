@@ -1,15 +1,9 @@
 import { api } from "../../api/client";
+import type { Catalogue } from "../../api/types";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
+import { PLACE_WORDS } from "../../words/kitchen";
 import type { PartProps } from "./draft";
-
-/** Places of a usual home and how warm they are, °C (common practice). */
-const PLACES = [
-  { value: "17", label: "a cool room" },
-  { value: "22", label: "the kitchen" },
-  { value: "25", label: "top of the fridge" },
-  { value: "27", label: "a warm box" },
-].map((one) => ({ ...one, hint: `about ${one.value} °C` }));
 
 /** The thermometers of the house. */
 export function useStations() {
@@ -17,7 +11,17 @@ export function useStations() {
 }
 
 /** Where it stands and how warm that is: a usual place, a thermometer of the house, or told in degrees. */
-export function PlacePart({ draft, set, error }: PartProps) {
+export function PlacePart({
+  draft,
+  set,
+  error,
+  places,
+}: PartProps & { readonly places: Catalogue["places"] }) {
+  const usuals = places.map(({ place, warmth_c: celsius }) => ({
+    value: String(celsius),
+    label: PLACE_WORDS[place],
+    hint: `about ${celsius} °C`,
+  }));
   const stations = useStations();
   const measured = (stations.data ?? []).map((one) => ({
     value: one.id,
@@ -25,7 +29,7 @@ export function PlacePart({ draft, set, error }: PartProps) {
     hint: one.last_c === null ? "thermometer, nothing yet" : `thermometer, ${one.last_c} °C`,
     celsius: one.last_c,
   }));
-  const usual = PLACES.find(({ value }) => value === draft.warmth)?.value ?? null;
+  const usual = usuals.find(({ value }) => value === draft.warmth)?.value ?? null;
   const choose = (next: string | null) => {
     const station = measured.find(({ value }) => value === next);
     if (station) set({ thermometer: station.value, warmth: String(station.celsius ?? draft.warmth) });
@@ -35,7 +39,7 @@ export function PlacePart({ draft, set, error }: PartProps) {
     <div className="flex flex-col gap-4">
       <Choice
         label="Where it stands"
-        items={[...PLACES, ...measured]}
+        items={[...usuals, ...measured]}
         value={draft.thermometer ?? usual}
         onChange={choose}
       />

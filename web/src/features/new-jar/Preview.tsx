@@ -49,9 +49,7 @@ export function Preview(parts: Parts) {
   const { zone } = parts;
   const { now, body, preview } = usePreview(parts);
   const found = preview.data;
-  const glass = { volumeMl: Number(body.volume_ml) || 0, heightMm: Number(body.height_mm) || 0 };
-  const drawable =
-    glass.volumeMl >= 30 && glass.heightMm >= 20 && glass.volumeMl <= 10_000 && glass.heightMm <= 500;
+  const glass = { volumeMl: body.volume_ml, heightMm: body.height_mm, flare: body.flare };
   const fullest = found?.timeline.reduce(
     (most, step) => (step.plan && step.plan.total_g > most.total_g ? step.plan : most),
     {
@@ -70,15 +68,15 @@ export function Preview(parts: Parts) {
         <p className="font-semibold text-alarm">{preview.error.errors.map(problemWords).join(" ")}</p>
       )}
       {found && <Ready found={found} start={body.starts_at} />}
-      {drawable && fullest && fullest.total_g > 0 && (
+      {found && !preview.isError && fullest && fullest.total_g > 0 && (
         <JarDrawing
           scale={Math.min(1.6, 190 / glass.heightMm)}
           lid={false}
           state={{
             glass,
-            lineMm: found?.usual_line_mm ?? null,
-            times: 1,
-            highest: null,
+            lineMm: found.usual_line_mm,
+            levelMm: found.usual_line_mm,
+            highMm: null,
             colour: mixColour(fullest.flours),
             bubbles: null,
             top: [],

@@ -1,6 +1,15 @@
 import { describe, expect, it } from "vitest";
-import type { Family } from "../../api/types";
-import { beginningAt, jarOf, newDraft, optionsThatMatter, originOf, partsOf, picksOf } from "./draft";
+import type { Catalogue, Family } from "../../api/types";
+import {
+  beginningAt,
+  blendInUse,
+  jarOf,
+  newDraft,
+  optionsThatMatter,
+  originOf,
+  partsOf,
+  picksOf,
+} from "./draft";
 
 const FAMILY: Family = {
   code: "equal_parts",
@@ -19,6 +28,7 @@ const FAMILY: Family = {
       default: 30,
       choices: [],
       matters_when: [],
+      met_first: true,
     },
     {
       kind: "number",
@@ -29,6 +39,7 @@ const FAMILY: Family = {
       default: 30,
       choices: [],
       matters_when: [[{ code: "keeping", picks: ["keep_half"] }]],
+      met_first: false,
     },
     {
       kind: "pick",
@@ -36,9 +47,24 @@ const FAMILY: Family = {
       choices: ["keep_weight", "keep_half"],
       default: "keep_weight",
       matters_when: [],
+      met_first: true,
     },
-    { kind: "blend", code: "blend", default: { white: 10 / 11, whole_wheat: 1 / 11 }, matters_when: [] },
+    {
+      kind: "blend",
+      code: "blend",
+      default: { white: 10 / 11, whole_wheat: 1 / 11 },
+      matters_when: [],
+      met_first: true,
+      follows: "first_blend",
+    },
   ],
+};
+const CATALOGUE: Catalogue = {
+  families: [FAMILY],
+  flours: ["rye", "white"],
+  glasses: [{ glass: "usual", volume_ml: 370, height_mm: 100 }],
+  places: [{ place: "kitchen", warmth_c: 22 }],
+  beginning: { family: "equal_parts", glass: "usual", place: "kitchen", scale_step: 1, sizes: [1] },
 };
 const NOW = Date.parse("2026-03-04T12:00:00Z");
 
@@ -60,14 +86,24 @@ describe("a jar being planned", () => {
 
   it("sends what was chosen, and nothing for what was not or does not matter", () => {
     const chosen = { seed_grams: "20,5", feed_grams: "44", blend: { rye: "2", spelt: "1" } };
-    const jar = jarOf({ ...newDraft(), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
+    const jar = jarOf({ ...newDraft(CATALOGUE), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
     expect(jar.choices).toEqual({ seed_grams: 20.5, blend: { rye: 2, spelt: 1 } });
     expect([jar.family, jar.warmth_c, jar.size]).toEqual(["equal_parts", 22, 1]);
+    expect([jar.volume_ml, jar.height_mm, jar.flare, jar.scale_step]).toEqual([370, 100, 1, 1]);
+  });
+
+  it("feeds the flour it was begun with, where nobody chose another for that", () => {
+    const blend = FAMILY.options[3];
+    if (blend?.kind !== "blend") throw new Error("a blend");
+    const begun = { first_blend: { rye: "1" } };
+    expect(blendInUse(blend, begun).blend).toEqual({ rye: "1" });
+    expect(blendInUse(blend, { ...begun, blend: { white: "1" } }).blend).toEqual({ white: "1" });
+    expect(blendInUse({ ...blend, follows: null }, begun).blend).toBeUndefined();
   });
 
   it("sends what is no number as typed, so that the server names the option", () => {
     const chosen = { seed_grams: "a little" };
-    const jar = jarOf({ ...newDraft(), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
+    const jar = jarOf({ ...newDraft(CATALOGUE), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
     expect(jar.choices.seed_grams).toBe("a little");
   });
 });
@@ -83,6 +119,7 @@ describe("where it begins", () => {
         choices: ["from_flour", "from_frozen"],
         default: "from_flour",
         matters_when: [],
+        met_first: true,
       },
     ],
   };

@@ -1,6 +1,7 @@
 /** A jar being planned, as it stands in the form. */
 import type {
   BlendOption,
+  Catalogue,
   Family,
   FamilyCode,
   Flour,
@@ -33,6 +34,9 @@ export type JarDraft = {
   readonly tare: string;
   readonly volume: string;
   readonly height: string;
+  /** The width at its rim over that at its bottom. */
+  readonly flare: string;
+  readonly scaleStep: number;
   readonly warmth: string;
   /** Empty where nights are as warm as days. */
   readonly night: string;
@@ -44,6 +48,8 @@ export type JarDraft = {
   readonly method: OwnMethod | null;
   readonly start: When;
 };
+
+export const STRAIGHT = "1";
 
 /** What a part of the form is given: the draft, a way to change it, and what is wrong with a field. */
 export type PartProps = {
@@ -66,17 +72,21 @@ const NAMES = [
   "Wren",
 ];
 
-export function newDraft(): JarDraft {
+export function newDraft({ beginning, glasses, places }: Catalogue): JarDraft {
+  const glass = glasses.find((one) => one.glass === beginning.glass);
+  const place = places.find((one) => one.place === beginning.place);
   return {
     id: newId(),
     name: NAMES[Math.floor(Math.random() * NAMES.length)] ?? "",
-    family: "equal_parts",
+    family: beginning.family,
     chosen: {},
     size: "1",
     tare: "",
-    volume: "370",
-    height: "100",
-    warmth: "22",
+    volume: String(glass?.volume_ml ?? ""),
+    height: String(glass?.height_mm ?? ""),
+    flare: STRAIGHT,
+    scaleStep: beginning.scale_step,
+    warmth: String(place?.warmth_c ?? ""),
     night: "",
     thermometer: null,
     hasScale: true,
@@ -87,7 +97,7 @@ export function newDraft(): JarDraft {
 }
 
 /** A new jar with another's set-up: the same glass, place, way and choices. */
-export function draftLike(jar: Jar): JarDraft {
+export function draftLike(jar: Jar, catalogue: Catalogue): JarDraft {
   const chosen: Chosen = {};
   for (const [code, value] of Object.entries(jar.choices)) {
     chosen[code as OptionCode] =
@@ -97,13 +107,15 @@ export function draftLike(jar: Jar): JarDraft {
   }
   const family = jar.family as FamilyCode;
   return {
-    ...newDraft(),
+    ...newDraft(catalogue),
     family,
     chosen: { [family]: chosen },
     size: String(jar.size),
     tare: String(jar.tare_g),
     volume: String(jar.volume_ml),
     height: String(jar.height_mm),
+    flare: String(jar.flare),
+    scaleStep: jar.scale_step,
     warmth: String(jar.warmth_c),
     night: jar.night_c === null ? "" : String(jar.night_c),
     thermometer: jar.thermometer,
@@ -153,13 +165,10 @@ export function optionsThatMatter(family: Family, chosen: Chosen): Option[] {
   );
 }
 
-/** A blend nobody chose follows the flour to begin with, where the family uses the same for both. */
-export function blendInUse(option: BlendOption, family: Family, chosen: Chosen): Chosen {
-  const first = family.options.find((one) => one.code === "first_blend");
-  const same = first?.kind === "blend" && JSON.stringify(first.default) === JSON.stringify(option.default);
-  return option.code === "blend" && chosen.blend === undefined && same && chosen.first_blend
-    ? { ...chosen, blend: chosen.first_blend }
-    : chosen;
+/** A flour that nobody chose goes by the one that it follows. */
+export function blendInUse({ code, follows }: BlendOption, chosen: Chosen): Chosen {
+  const led = follows && chosen[follows];
+  return chosen[code] === undefined && led ? { ...chosen, [code]: led } : chosen;
 }
 
 /** The parts of a blend as they stand. */
@@ -173,8 +182,8 @@ export function partsOf(option: BlendOption, chosen: Chosen): Partial<Record<Flo
   );
 }
 
-function choiceOf(option: Option, family: Family, chosen: Chosen): NewJar["choices"][string] | null {
-  const given = (option.kind === "blend" ? blendInUse(option, family, chosen) : chosen)[option.code];
+function choiceOf(option: Option, chosen: Chosen): NewJar["choices"][string] | null {
+  const given = (option.kind === "blend" ? blendInUse(option, chosen) : chosen)[option.code];
   if (given === undefined || given === "") return null;
   if (option.kind === "blend" && typeof given === "object")
     return Object.fromEntries(Object.entries(given).map(([flour, parts]) => [flour, number(parts)]));
@@ -186,7 +195,7 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
   const chosen = draft.chosen[family.code] ?? {};
   const choices: NewJar["choices"] = {};
   for (const option of optionsThatMatter(family, chosen)) {
-    const choice = choiceOf(option, family, chosen);
+    const choice = choiceOf(option, chosen);
     if (choice !== null) choices[option.code] = choice;
   }
   return {
@@ -199,7 +208,8 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
     tare_g: draft.tare.trim() === "" ? 0 : number(draft.tare),
     volume_ml: number(draft.volume),
     height_mm: number(draft.height),
-    scale_step: 1,
+    flare: number(draft.flare),
+    scale_step: draft.scaleStep,
     size: number(draft.size),
     warmth_c: number(draft.warmth),
     night_c: draft.night.trim() === "" ? null : number(draft.night),

@@ -14,6 +14,8 @@ const ready = (share: number, ...days: [number, number, number]): Ready => ({
   on: on(...days),
   awake: on(...days),
   share,
+  latest_is_open: share < 0.9,
+  seldom: share < 0.5,
 });
 
 describe("the day a way is ready on", () => {

@@ -3,7 +3,6 @@ import { keepPreviousData } from "@tanstack/react-query";
 import { api } from "../../api/client";
 import type { Family, Origin, Ready, ReadyDays } from "../../api/types";
 import { typed } from "../../lib/numbers";
-import { isOpen } from "../../words/forecasts";
 import { blendInUse, type Chosen, type JarDraft, partsOf } from "./draft";
 
 const DAY = 86_400_000;
@@ -18,7 +17,7 @@ export function useOffered(draft: JarDraft, family: Family, origin: Origin, star
     {
       body: {
         origin,
-        warmth_c: warmth ?? 22,
+        warmth_c: warmth ?? 0,
         night_c: Number.isNaN(night) ? null : night,
         blend: blendFor(family, draft.chosen[family.code] ?? {}),
         has_scale: draft.hasScale,
@@ -49,11 +48,10 @@ export function readyDay(on: Ready | null, usual: ReadyDays, start: string): Rea
   const [earliest, likely, latest] = on
     ? [days(on.on.earliest), days(on.on.likely), days(on.on.latest)]
     : [usual.earliest, usual.likely, usual.latest];
-  const open = isOpen(on ?? { share: 1 });
   return {
     days: likely,
-    likely: `${open.likely ? "after day" : "day"} ${Math.ceil(likely)}`,
-    spread: `${Math.ceil(earliest)} to ${Math.ceil(latest)}${open.latest ? " or later" : ""}`,
+    likely: `${on?.seldom ? "after day" : "day"} ${Math.ceil(likely)}`,
+    spread: `${Math.ceil(earliest)} to ${Math.ceil(latest)}${on?.latest_is_open ? " or later" : ""}`,
   };
 }
 
@@ -61,7 +59,7 @@ export function readyDay(on: Ready | null, usual: ReadyDays, start: string): Rea
 function blendFor(family: Family, chosen: Chosen): Record<string, number> {
   const option = family.options.find((one) => one.code === "blend");
   if (option?.kind !== "blend") return {};
-  const parts = Object.entries(partsOf(option, blendInUse(option, family, chosen)));
+  const parts = Object.entries(partsOf(option, blendInUse(option, chosen)));
   return Object.fromEntries(
     parts.flatMap(([flour, text]) => {
       const value = typed(text);

@@ -8,7 +8,7 @@ import { useFlourNames } from "../../parts/flours";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
 import { changeLine } from "../../words/changes";
-import { isOpen, readyWords } from "../../words/forecasts";
+import { readyWords } from "../../words/forecasts";
 import { sightWords } from "../../words/methods";
 import { NORMAL_WORDS } from "../../words/moves";
 import { ACT_WORDS, taskLine } from "../../words/tasks";
@@ -31,7 +31,7 @@ function Laid({ told }: { readonly told: JarPlan }) {
   const isGone = ({ steps }: PlanDay) => steps.every(({ state }) => state === "done" || state === "skipped");
   const gone = days.filter(isGone);
   const coming = days.filter((day) => !isGone(day));
-  const likely = ready && !isOpen(ready).likely ? toField(ready.on.likely, zone).slice(0, 10) : null;
+  const likely = ready && !ready.seldom ? toField(ready.on.likely, zone).slice(0, 10) : null;
   const readyFrom = likely && coming.find(({ date }) => date >= likely)?.date;
   const path = `/api/jars/${jar.id}`;
   return (
@@ -159,7 +159,6 @@ function Act({ step, told }: { readonly step: Step; readonly told: JarPlan }) {
   const { jar, now, time_zone: zone } = told;
   const done = step.state === "done";
   const off = offBy(step);
-  const window = Date.parse(step.latest) - Date.parse(step.earliest) > 1_800_000;
   return (
     <li className="grid grid-cols-[3.5rem_1fr] gap-x-3">
       <span className={`font-semibold ${done ? "" : "text-crust"}`}>{clock(momentOf(step, now), zone)}</span>
@@ -169,7 +168,7 @@ function Act({ step, told }: { readonly step: Step; readonly told: JarPlan }) {
         {done && " ✓"}
         {step.state === "skipped" && <span className="sr-only"> (left out)</span>}
         {off && <span className="block text-[0.9rem]">{off}</span>}
-        {!done && step.state !== "skipped" && window && (
+        {!done && step.state !== "skipped" && step.has_window && (
           <span className="block text-[0.9rem] text-soft">
             as good from {when(step.earliest, now, zone)} to {clock(step.latest, zone)}
             {!step.fits && "; your hours leave no better time"}

@@ -19,6 +19,8 @@ const STEP: Step = {
   do: [],
   plan: null,
   normal: "quiet",
+  has_window: true,
+  missed_by_h: null,
 };
 const NOW = "2026-03-05T23:30:00Z";
 
@@ -33,9 +35,13 @@ describe("the plan by days", () => {
     expect(momentOf({ ...STEP, state: "late" }, NOW)).toBe(NOW);
   });
 
-  it("says by how much it was missed, not by minutes", () => {
-    expect(offBy({ ...STEP, state: "done", off_by_h: 0.1 })).toBeNull();
-    expect(offBy({ ...STEP, state: "done", off_by_h: 3.25 })).toBe("3.3 h later than planned");
-    expect(offBy({ ...STEP, state: "done", off_by_h: -14 })).toBe("14 h sooner than planned");
+  it("says by how much it was missed, where that is worth telling", () => {
+    expect(offBy({ ...STEP, state: "done", off_by_h: 0.1, missed_by_h: null })).toBeNull();
+    expect(offBy({ ...STEP, state: "done", off_by_h: 3.25, missed_by_h: 3.25 })).toBe(
+      "3.3 h later than planned",
+    );
+    expect(offBy({ ...STEP, state: "done", off_by_h: -14, missed_by_h: -14 })).toBe(
+      "14 h sooner than planned",
+    );
   });
 });

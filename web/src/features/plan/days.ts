@@ -22,10 +22,9 @@ export function byDay(steps: readonly Step[], now: string, zone: string): PlanDa
   return [...days].map(([date, of]) => ({ date, steps: of })).sort((a, b) => a.date.localeCompare(b.date));
 }
 
-/** How a done step missed its time, in words; an hour is nothing. */
-export function offBy(step: Step): string | null {
-  const off = step.off_by_h;
-  if (step.state !== "done" || off === null || Math.abs(off) < 1) return null;
-  const hours = Math.abs(off) < 10 ? Math.abs(off).toFixed(1) : String(Math.round(Math.abs(off)));
-  return `${hours} h ${off > 0 ? "later" : "sooner"} than planned`;
+/** How a done step missed its time, in words, where that is worth telling. */
+export function offBy({ missed_by_h: missed }: Step): string | null {
+  if (missed === null) return null;
+  const hours = Math.abs(missed) < 10 ? Math.abs(missed).toFixed(1) : String(Math.round(Math.abs(missed)));
+  return `${hours} h ${missed > 0 ? "later" : "sooner"} than planned`;
 }

@@ -2,7 +2,7 @@ import { keepPreviousData } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Finding, OpenJar } from "../../api/types";
+import type { Finding, OpenJar, SignChoices } from "../../api/types";
 import { recordEntry } from "../../api/writes";
 import { CLOSE_UPS } from "../../drawing/atlas";
 import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
@@ -14,30 +14,24 @@ import { SignNote } from "../../ui/sign-note";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { CLOSE_UP_WORDS } from "../../words/atlas";
+import { AGE_WORDS, BEGINNING_WORDS, LEVEL_WORDS, SINCE_WORDS } from "../../words/described";
 import { signNote } from "../../words/judging";
 import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
 import { problemWords } from "../../words/problems";
 import { Atlas } from "./Atlas";
-import {
-  AGES,
-  BEGINNINGS,
-  bodyOf,
-  type Described,
-  isBlank,
-  LEVELS,
-  lookOf,
-  NOTHING,
-  SINCE,
-} from "./described";
+import { bodyOf, type Described, isBlank, lookOf, NOTHING } from "./described";
 
 /** Look it up by what is seen and smelt: by the rules that watch the log, for a jar of the shelf or for any other. */
 export function SignsPage() {
   const [search] = useSearchParams();
   const jarId = search.get("jar");
-  return jarId ? <OfJar jarId={jarId} /> : <OfAny />;
+  const choices = api.useQuery("get", "/api/signs/choices", {}, { staleTime: Number.POSITIVE_INFINITY });
+  if (choices.isPending) return <Loading what="Fetching the signs" />;
+  if (!choices.data) return <OutOfReach onRetry={() => void choices.refetch()} />;
+  return jarId ? <OfJar jarId={jarId} choices={choices.data} /> : <OfAny choices={choices.data} />;
 }
 
-function OfAny() {
+function OfAny({ choices }: { readonly choices: SignChoices }) {
   useTitle("Signs");
   const [it, setIt] = useState<Described>(NOTHING);
   const set = (part: Partial<Described>) => setIt({ ...it, ...part });
@@ -45,7 +39,7 @@ function OfAny() {
   const found = api.useQuery(
     "post",
     "/api/signs",
-    { body: bodyOf(it) },
+    { body: bodyOf(it, choices) },
     { enabled: !blank, placeholderData: keepPreviousData, retry: false },
   );
   const findings = blank ? null : (found.data?.findings ?? null);
@@ -58,19 +52,19 @@ function OfAny() {
           <Seen it={it} set={set} />
           <Choice
             label="How old it is"
-            items={choiceItems(AGES)}
+            items={choiceItems(AGE_WORDS)}
             value={it.age}
             onChange={(age) => age && set({ age })}
           />
           <Choice
             label="Last fed"
-            items={choiceItems(SINCE)}
+            items={choiceItems(SINCE_WORDS)}
             value={it.since}
             onChange={(since) => since && set({ since })}
           />
           <Choice
             label="Begun with"
-            items={choiceItems(BEGINNINGS)}
+            items={choiceItems(BEGINNING_WORDS)}
             value={it.began}
             onChange={(began) => began && set({ began })}
           />
@@ -87,16 +81,16 @@ function OfAny() {
   );
 }
 
-function OfJar({ jarId }: { readonly jarId: string }) {
+function OfJar({ jarId, choices }: { readonly jarId: string; readonly choices: SignChoices }) {
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   useTitle(opened.data ? `Signs of ${opened.data.jar.name}` : "Signs");
   if (opened.isPending) return <Loading what="Opening the jar" />;
   if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
-  return <Opened opened={opened.data} />;
+  return <Opened opened={opened.data} choices={choices} />;
 }
 
 /** With its log known, nobody is asked how old it is; what is pressed can be kept as a look. */
-function Opened({ opened }: { readonly opened: OpenJar }) {
+function Opened({ opened, choices }: { readonly opened: OpenJar; readonly choices: SignChoices }) {
   const { jar } = opened;
   const [it, setIt] = useState<Described>(NOTHING);
   const set = (part: Partial<Described>) => setIt({ ...it, ...part });
@@ -109,13 +103,13 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
     "/api/jars/{jar_id}/signs",
     {
       params: { path: { jar_id: jar.id } },
-      body: { look: lookOf(JSON.parse(rested) as Described, opened.now) },
+      body: { look: lookOf(JSON.parse(rested) as Described, opened.now, choices) },
     },
     { enabled: !isBlank(JSON.parse(rested) as Described), placeholderData: keepPreviousData, retry: false },
   );
   const findings = blank ? opened.assessment.findings : (found.data?.findings ?? null);
   const keep = async () => {
-    const look = lookOf(it, new Date().toISOString());
+    const look = lookOf(it, new Date().toISOString(), choices);
     const outcome = await recordEntry(jar.id, newId(), null, look, `Look at ${jar.name}`, null);
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
     else await navigate(`/jars/${jar.id}`);
@@ -164,7 +158,7 @@ function Seen({ it, set }: { readonly it: Described; readonly set: (part: Partia
       />
       <Choice
         label="Level"
-        items={choiceItems(LEVELS)}
+        items={choiceItems(LEVEL_WORDS)}
         value={it.level}
         onChange={(level) => set({ level })}
         none

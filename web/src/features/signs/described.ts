@@ -1,26 +1,22 @@
 /** A jar described by presses alone, for a baker who has no log of it. */
-import type { Bubbles, DescribedJar, LookBody, Smell, Thickness, Top } from "../../api/types";
-
-export const AGES = {
-  first: "first day",
-  early: "day 2 or 3",
-  middle: "day 4 to 6",
-  old: "a week or more",
-};
-export const SINCE = { short: "under 6 h ago", half: "6 to 12 h ago", long: "longer ago" };
-export const LEVELS = {
-  line: "at its line",
-  risen: "risen",
-  doubled: "doubled or more",
-  fallen: "risen, then fallen",
-};
-export const BEGINNINGS = { water: "flour and water", sour: "a culture or juice" };
+import type {
+  Bubbles,
+  DescribedJar,
+  HowHigh,
+  HowOld,
+  LookBody,
+  SignChoices,
+  SinceFed,
+  Smell,
+  Thickness,
+  Top,
+} from "../../api/types";
 
 export type Described = {
-  readonly age: keyof typeof AGES;
-  readonly since: keyof typeof SINCE;
-  readonly began: keyof typeof BEGINNINGS;
-  readonly level: keyof typeof LEVELS | null;
+  readonly age: HowOld;
+  readonly since: SinceFed;
+  readonly began: "water" | "sour";
+  readonly level: HowHigh | null;
   readonly bubbles: Bubbles | null;
   readonly top: readonly Top[];
   readonly smell: readonly Smell[];
@@ -38,32 +34,24 @@ export const NOTHING: Described = {
   thickness: null,
 };
 
-const DAYS: Record<keyof typeof AGES, number> = { first: 0.9, early: 2, middle: 4.5, old: 10 };
-const HOURS: Record<keyof typeof SINCE, number> = { short: 4, half: 9, long: 20 };
-const TIMES: Record<keyof typeof LEVELS, readonly [number, number | null]> = {
-  line: [1, null],
-  risen: [1.4, null],
-  doubled: [2.1, null],
-  fallen: [1.2, 2],
-};
-
 export function isBlank({ level, bubbles, top, smell, thickness }: Described): boolean {
   return !level && !bubbles && !thickness && top.length === 0 && smell.length === 0;
 }
 
 /** The same as a look at a jar of the shelf, which is not kept unless the baker says so. */
-export function lookOf(it: Described, at: string): LookBody {
-  const [level, high] = it.level ? TIMES[it.level] : [null, null];
-  const times = (value: number | null) => (value === null ? null : { value, unit: "times" as const });
+export function lookOf(it: Described, at: string, choices: SignChoices): LookBody {
+  const seen = choices.levels.find(({ level }) => level === it.level);
+  const times = (value: number | null | undefined) =>
+    value == null ? null : { value, unit: "times" as const };
   return {
     kind: "look",
     at,
-    level: times(level),
+    level: times(seen?.times),
     bubbles: it.bubbles,
     top: [...it.top],
     smell: [...it.smell],
     thickness: it.thickness,
-    high: times(high),
+    high: times(seen?.high),
     ph: null,
     celsius: null,
     floats: null,
@@ -71,13 +59,13 @@ export function lookOf(it: Described, at: string): LookBody {
   };
 }
 
-export function bodyOf(it: Described): DescribedJar {
-  const [times, high] = it.level ? TIMES[it.level] : [null, null];
+export function bodyOf(it: Described, choices: SignChoices): DescribedJar {
+  const seen = choices.levels.find(({ level }) => level === it.level);
   return {
-    days: DAYS[it.age],
-    since_feed_h: HOURS[it.since],
-    times,
-    high,
+    days: choices.ages.find(({ age }) => age === it.age)?.days ?? 0,
+    since_feed_h: choices.since.find(({ since }) => since === it.since)?.hours ?? 0,
+    times: seen?.times ?? null,
+    high: seen?.high ?? null,
     bubbles: it.bubbles,
     top: [...it.top],
     smell: [...it.smell],

@@ -12,10 +12,10 @@ import { Trouble } from "../../ui/states";
 import { problemAt, problemWords } from "../../words/problems";
 
 const MODEL: JarState = {
-  glass: { volumeMl: 370, heightMm: 100 },
+  glass: { volumeMl: 370, heightMm: 100, flare: 1 },
   lineMm: 34,
-  times: 2.1,
-  highest: null,
+  levelMm: 71,
+  highMm: null,
   colour: "rgb(204 174 130)",
   bubbles: "throughout",
   top: ["domed"],
