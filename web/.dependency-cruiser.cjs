@@ -20,8 +20,14 @@ module.exports = {
     rule(
       "drawing-and-ui-without-api",
       { path: "^src/(ui|lib|drawing)/" },
-      { path: "^src/(api|words|parts)/" },
+      { path: "^src/(api|parts)/" },
       "Drawings and controls know no server.",
+    ),
+    rule(
+      "one-language-at-a-time",
+      { path: "^src/(?!words/)" },
+      { path: "^src/words/.+/" },
+      "Words come through words, so that a second language is a second folder.",
     ),
     rule("lib-is-the-bottom", { path: "^src/lib/" }, { path: "^src/(?!lib/)" }, "The bottom room."),
     rule("radix-only-in-ui", { path: "^src/(?!ui/)" }, { path: "radix-ui" }, "Each primitive is wrapped once, in ui."),

@@ -14,12 +14,12 @@ from problems import ProblemsOut
 
 from . import services
 from .formats import ical, paper
+from .words import words
 from .wire import CalendarAddressOut, CalendarKeyOut
 
 router = Router(tags=["exchange"])
 CALENDAR: dict[str, Any] = {"responses": {200: {"content": {"text/calendar": {}}}}}
 PDF: dict[str, Any] = {"responses": {200: {"content": {"application/pdf": {}}}}}
-NAME = "Despertar"
 
 
 def _file(content: bytes, kind: str, name: str) -> HttpResponse:
@@ -74,4 +74,4 @@ def kitchen_calendar(request: HttpRequest, token: str) -> HttpResponse:
     """What a calendar program subscribes to: the token opens this and nothing else."""
     now = timezone.now()
     plans = services.plans_of_kitchen(services.account_of_key(token), _base(request), now)
-    return _file(ical.calendar(plans, NAME, now), "text/calendar; charset=utf-8", "kitchen.ics")
+    return _file(ical.calendar(plans, words.CALENDAR, now), "text/calendar; charset=utf-8", "kitchen.ics")

@@ -54,7 +54,7 @@ class Forecasts(TestCase):
     def test_what_if(self) -> None:
         baker = Baker("Ines").sign_up().plan().mix(30.0)
         path = f"/api/jars/{baker.jar_id}/what-if"
-        warm, cool = (baker.ok("POST", path, {"warmth_c": celsius})["ready_on"]["on"] for celsius in (27, 17))
+        warm, cool = (baker.ok("POST", path, {"warmth_c": celsius})["ready_ahead"]["on"] for celsius in (27, 17))
         self.assertLess(warm["likely"], cool["likely"])
         self.assertEqual(len(baker.ok("POST", path, {"warmth_c": 24})["offers"]), 5)
         self.assertEqual(baker.problem("POST", path, {"warmth_c": 90}), (422, "out_of_range", "warmth_c"))

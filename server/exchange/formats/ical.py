@@ -10,7 +10,7 @@ from icalendar import Alarm, Calendar, Event
 from ferment.planner import Step, StepState
 
 from ..services import JarPlan
-from . import words
+from ..words import words
 
 PRODUCT = "-//Despertar//plan of a starter//EN"
 LASTS = timedelta(minutes=15)
@@ -57,27 +57,15 @@ def _event(plan: JarPlan, step: Step, now: datetime) -> Event:
     event.add("sequence", plan.sequence)
     event.add("dtstart", start)
     event.add("dtend", start + LASTS)
-    said = words.act_words(step, plan.name)
-    event.add("summary", f"{said} (done)" if done else said)
-    event.add("description", _description(plan, step))
+    event.add("summary", words.summary(step, plan.name, done=done))
+    event.add("description", words.description(step, plan.zone))
     event.add("status", "CANCELLED" if step.state is StepState.SKIPPED else "CONFIRMED")
     event.add("transp", "TRANSPARENT")
     event.add("url", plan.url)
     if not done and step.state is not StepState.SKIPPED:
         alarm = Alarm()
         alarm.add("action", "DISPLAY")
-        alarm.add("description", said)
+        alarm.add("description", words.summary(step, plan.name, done=False))
         alarm.add("trigger", timedelta(0))
         event.add_component(alarm)
     return event
-
-
-def _description(plan: JarPlan, step: Step) -> str:
-    lines = [words.plan_words(step.plan)]
-    if step.waits_for:
-        lines.append(f"Once {words.waits_words(step)}.")
-    if step.earliest < step.latest:
-        window = f"{words.clock(step.earliest, plan.zone)} to {words.clock(step.latest, plan.zone)}"
-        lines.append(f"Any time from {window} is as good.")
-    lines.append(f"Normal on day {step.day}: {words.NORMAL[step.normal]}.")
-    return "\n".join(line for line in lines if line)

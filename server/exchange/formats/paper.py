@@ -5,7 +5,8 @@ from __future__ import annotations
 from io import BytesIO
 from pathlib import Path
 
-import segno
+from reportlab.graphics.barcode.qr import QrCodeWidget
+from reportlab.graphics.shapes import Drawing
 from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
@@ -16,7 +17,7 @@ from reportlab.pdfgen.canvas import Canvas
 from ferment.planner import Step
 
 from ..services import JarPlan
-from . import words
+from ..words import words
 
 # Latin, Greek, Cyrillic and more, so that a jar keeps its name on paper; from Debian's fonts-dejavu-core.
 FONTS = Path("/usr/share/fonts/truetype/dejavu")
@@ -49,7 +50,7 @@ def _cut(canvas: Canvas, text: str, font: str, size: float, width: float) -> str
 
 def sheet(plan: JarPlan) -> bytes:
     """The days to come on one page or more: when, what, how much, a box to tick, what is normal then."""
-    canvas, out = _canvas(f"{plan.name}: plan")
+    canvas, out = _canvas(words.sheet_title(plan.name))
     ahead = plan.ahead
     page = 0
     top = _sheet_head(canvas, plan, page)
@@ -62,7 +63,7 @@ def sheet(plan: JarPlan) -> bytes:
         top -= ROW
     if not ahead:
         canvas.setFont(BODY, 12)
-        canvas.drawString(MARGIN, top - 6 * mm, "Nothing is planned.")
+        canvas.drawString(MARGIN, top - 6 * mm, words.NOTHING_PLANNED)
     canvas.save()
     return out.getvalue()
 
@@ -74,10 +75,10 @@ def _sheet_head(canvas: Canvas, plan: JarPlan, page: int) -> float:
     canvas.drawString(MARGIN, height - MARGIN - 6 * mm, _cut(canvas, plan.name, BOLD, 24, width - 2 * MARGIN - 60 * mm))
     canvas.setFont(BODY, 10)
     canvas.setFillColor(SOFT)
-    facts = f"jar {words.grams(plan.tare_g)} empty · lid loose, never sealed · page {page + 1}"
+    facts = words.sheet_facts(plan.tare_g, page + 1)
     canvas.drawString(MARGIN, height - MARGIN - 13 * mm, facts)
     if page == 0 and plan.ready:
-        canvas.drawRightString(width - MARGIN, height - MARGIN - 6 * mm, f"likely ready {plan.ready}")
+        canvas.drawRightString(width - MARGIN, height - MARGIN - 6 * mm, words.likely_ready(plan.ready))
     canvas.setStrokeColor(INK)
     canvas.setLineWidth(1.2)
     canvas.line(MARGIN, height - MARGIN - 17 * mm, width - MARGIN, height - MARGIN - 17 * mm)
@@ -95,15 +96,13 @@ def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, top: float) -> None:
     canvas.setFillColor(CRUST)
     canvas.drawString(MARGIN + 42 * mm, top - 6 * mm, words.clock(step.due, plan.zone))
     canvas.setFillColor(INK)
-    act = words.ACTS[step.act]
     room = width - 2 * MARGIN - 60 * mm
-    what = f"{act}: {words.plan_words(step.plan)}" if step.plan else act
+    what = words.row_words(step)
     canvas.setFont(BODY, 11)
     canvas.drawString(MARGIN + 60 * mm, top - 6 * mm, _cut(canvas, what, BODY, 11, room))
     canvas.setFont(BODY, 8.5)
     canvas.setFillColor(SOFT)
-    once = f"once {words.waits_words(step)} · " if step.waits_for else ""
-    normal = f"day {step.day} · {once}normal: {words.NORMAL[step.normal]}"
+    normal = words.normal_words(step)
     canvas.drawString(MARGIN + 60 * mm, top - 11 * mm, _cut(canvas, normal, BODY, 8.5, room))
     canvas.setStrokeColor(HexColor("#dccfb9"))
     canvas.line(MARGIN, top - 14.5 * mm, width - MARGIN, top - 14.5 * mm)
@@ -111,7 +110,7 @@ def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, top: float) -> None:
 
 def labels(plan: JarPlan) -> bytes:
     """A page of labels for the next feeds: ratio, flour, date, time, an edge to lay at the line, a code for the jar."""
-    canvas, out = _canvas(f"{plan.name}: labels")
+    canvas, out = _canvas(words.labels_title(plan.name))
     width, height = A4
     wide, tall = (width - 2 * MARGIN) / LABELS_ACROSS, (height - 2 * MARGIN) / LABELS_DOWN
     feeds = [step for step in plan.ahead if step.plan][: LABELS_ACROSS * LABELS_DOWN]
@@ -121,7 +120,7 @@ def labels(plan: JarPlan) -> bytes:
         _label(canvas, plan, step, (left, foot, wide, tall))
     if not feeds:
         canvas.setFont(BODY, 12)
-        canvas.drawString(MARGIN, height - MARGIN, "No feed is planned.")
+        canvas.drawString(MARGIN, height - MARGIN, words.NO_FEED_PLANNED)
     canvas.save()
     return out.getvalue()
 
@@ -152,15 +151,12 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
     canvas.line(left + pad, foot + pad + 6 * mm, left + wide - pad, foot + pad + 6 * mm)
     canvas.setFont(BODY, 8)
     canvas.setFillColor(SOFT)
-    canvas.drawString(left + pad, foot + pad + 1.5 * mm, "lay this edge at the top of the fresh mix")
+    canvas.drawString(left + pad, foot + pad + 1.5 * mm, words.LAY_EDGE)
 
 
 def _code(canvas: Canvas, url: str, left: float, foot: float, side: float) -> None:
-    """A QR code (ISO/IEC 18004) drawn square by square."""
-    rows = list(segno.make(url, error="m", micro=False).matrix_iter(border=2))
-    cell = side / len(rows)
-    canvas.setFillColor(INK)
-    for y, row in enumerate(rows):
-        for x, dark in enumerate(row):
-            if dark:
-                canvas.rect(left + x * cell, foot + side - (y + 1) * cell, cell, cell, stroke=0, fill=1)
+    """A QR code (ISO/IEC 18004), of medium error correction so that a smear of flour does not spoil it."""
+    code = QrCodeWidget(url, barLevel="M", barWidth=side, barHeight=side, barFillColor=INK, barBorder=2)
+    drawing = Drawing(side, side)
+    drawing.add(code)
+    drawing.drawOn(canvas, left, foot)

@@ -4,13 +4,14 @@ import { FeedPage } from "../features/feed";
 import { EditDeed } from "../features/jar";
 import { LookPage } from "../features/look";
 import { Loading, OutOfReach } from "../ui/states";
+import { appText } from "../words";
 import { Lost } from "./lost";
 
 /** Corrects an entry in the form it was made with. */
 export function EditEntry() {
   const { jarId = "", entryId = "" } = useParams();
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
-  if (opened.isPending) return <Loading what="Opening the log" />;
+  if (opened.isPending) return <Loading what={appText.openingTheLog} />;
   if (opened.error)
     return isNotThere(opened.error) ? <Lost /> : <OutOfReach onRetry={() => void opened.refetch()} />;
   const entry = opened.data.log.find((one) => one.id === entryId);

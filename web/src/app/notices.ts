@@ -3,7 +3,7 @@ import { useEffect } from "react";
 import { api } from "../api/client";
 import type { Posted } from "../api/types";
 import { readStored, useStored, writeStored } from "../lib/store";
-import { reminderLine } from "../words/reminders";
+import { reminderLine } from "../words";
 
 const TOLD = "notices.told";
 const KEPT = 60;

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { outbox, useOutbox } from "../api/outbox";
 import { Button } from "../ui/button";
-import { fieldWords, problemWords } from "../words/problems";
+import { appText, fieldWords, problemWords } from "../words";
 
 /** What has not reached the server yet, and what it would not take. */
 export function OutboxStrip() {
@@ -11,11 +11,11 @@ export function OutboxStrip() {
       {waiting.length > 0 && (
         <div className="flex flex-wrap items-center justify-center gap-x-4 border-b border-rule bg-card px-4 py-2">
           <p>
-            <strong>Not sent yet:</strong> {waiting.map((write) => write.label).join(", ")}. Kept on this
-            device, sent when the connection is back.
+            <strong>{appText.notSentYet}</strong> {waiting.map((write) => write.label).join(", ")}
+            {appText.keptOnThisDeviceSent}
           </p>
           <Button look="plain" onClick={outbox.retry}>
-            Try now
+            {appText.tryNow}
           </Button>
         </div>
       )}
@@ -25,7 +25,7 @@ export function OutboxStrip() {
           className="flex flex-wrap items-center justify-center gap-x-4 border-b-2 border-alarm bg-card px-4 py-2"
         >
           <p>
-            <strong>Not taken: {write.label}.</strong>{" "}
+            <strong>{appText.notTaken(write.label)}</strong>{" "}
             {problems.map((problem) => `${fieldWords(problem.field)}: ${problemWords(problem)}`).join(" ")}
           </p>
           {write.reopen && (
@@ -34,11 +34,11 @@ export function OutboxStrip() {
               onClick={() => outbox.dismiss(write.key)}
               className="flex min-h-11 items-center font-semibold text-crust underline underline-offset-4"
             >
-              Open it again
+              {appText.openItAgain}
             </Link>
           )}
           <Button look="plain" onClick={() => outbox.dismiss(write.key)}>
-            Let it go
+            {appText.letItGo}
           </Button>
         </div>
       ))}

@@ -1,6 +1,7 @@
 import { createBrowserRouter } from "react-router";
 import { KitchenPage } from "../features/kitchen";
 import { Loading } from "../ui/states";
+import { appText } from "../words";
 import { Lost } from "./lost";
 import { Shell } from "./shell";
 
@@ -9,7 +10,7 @@ export const router = createBrowserRouter([
     path: "/",
     element: <Shell />,
     errorElement: <Lost />,
-    hydrateFallbackElement: <Loading what="Opening the kitchen" />,
+    hydrateFallbackElement: <Loading what={appText.openingTheKitchen} />,
     children: [
       { index: true, element: <KitchenPage /> },
       { path: "new", lazy: async () => ({ Component: (await import("../features/new-jar")).NewJarPage }) },

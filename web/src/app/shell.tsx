@@ -8,7 +8,7 @@ import { WelcomePage } from "../features/welcome";
 import { Menu } from "../ui/menu";
 import { Loading, OutOfReach } from "../ui/states";
 import { useSay } from "../ui/toast";
-import { problemWords } from "../words/problems";
+import { appText, commonText, problemWords } from "../words";
 import { useNotices } from "./notices";
 import { forgetKitchen } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
@@ -23,7 +23,7 @@ function ThemeButton() {
     <button
       type="button"
       onClick={turn}
-      aria-label={theme === "day" ? "Dim for the night" : "Light for the day"}
+      aria-label={theme === "day" ? appText.dimForTheNight : appText.lightForTheDay}
       className="flex size-11 items-center justify-center rounded-lg hover:text-crust"
     >
       <svg
@@ -59,24 +59,24 @@ function TopLine({ account }: { readonly account: Account | null }) {
   return (
     <div className="flex flex-wrap items-center border-b border-rule py-2 pr-1 pl-3 sm:gap-x-2 sm:px-6">
       <Link to="/" className="mr-auto flex min-h-11 items-center font-serif text-xl sm:mr-6 sm:text-2xl">
-        Despertar
+        {appText.despertar}
       </Link>
       {account && (
         <nav
-          aria-label="Places"
+          aria-label={appText.places}
           className="order-last flex w-full justify-between sm:order-none sm:mr-auto sm:w-auto"
         >
           <NavLink to="/" end className={NAV}>
-            Kitchen
+            {commonText.kitchen}
           </NavLink>
           <NavLink to="/new" className={NAV}>
-            New jar
+            {commonText.newJar}
           </NavLink>
           <NavLink to="/signs" className={NAV}>
-            Signs
+            {commonText.signs}
           </NavLink>
           <NavLink to="/house" className={NAV}>
-            House
+            {commonText.house}
           </NavLink>
         </nav>
       )}
@@ -84,7 +84,7 @@ function TopLine({ account }: { readonly account: Account | null }) {
       <ThemeButton />
       {account && (
         <Menu
-          label={`Account of ${account.name}`}
+          label={appText.accountOf(account.name)}
           trigger={
             <>
               <svg
@@ -102,7 +102,9 @@ function TopLine({ account }: { readonly account: Account | null }) {
               <span className="hidden max-w-40 truncate sm:inline">{account.name}</span>
             </>
           }
-          items={[{ label: account.is_demo ? "Leave the demo" : "Sign out", run: () => void signOut() }]}
+          items={[
+            { label: account.is_demo ? appText.leaveTheDemo : appText.signOut, run: () => void signOut() },
+          ]}
         />
       )}
     </div>
@@ -118,19 +120,19 @@ export function Shell() {
 
   useNotices(account !== null && !signedOut);
 
-  if (session.isPending) return <Loading what="Opening the kitchen" />;
+  if (session.isPending) return <Loading what={appText.openingTheKitchen} />;
   if (!session.data) return <OutOfReach onRetry={() => void session.refetch()} />;
   const isIn = account !== null && !signedOut;
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
-        Skip to the main part
+        {appText.skipToTheMainPart}
       </a>
       <header>
         <TopLine account={isIn ? account : null} />
         {isIn && account.is_demo && (
           <p className="bg-card px-3 py-1.5 text-center text-sm text-soft">
-            Demo kitchen. The baker, the jars and their dates are invented.
+            {appText.demoKitchenTheBakerThe}
           </p>
         )}
         {isIn && <OutboxStrip />}

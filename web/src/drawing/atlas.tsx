@@ -1,5 +1,7 @@
 /** The atlas: larger drawings of what a jar can show, our own, one hand, told apart by shape and not by colour alone. */
+
 import type { ReactNode } from "react";
+import { drawingText } from "../words";
 
 const MIX = "#cda97a";
 const CRUMB = "#b58d5c";
@@ -54,7 +56,7 @@ function Tuft({ x, y, r }: { x: number; y: number; r: number }) {
 
 export const CLOSE_UPS: Record<"film" | "mould" | "streaks" | "skin", ReactNode> = {
   film: (
-    <Lens label="a thin flat film in folds">
+    <Lens label={drawingText.aThinFlatFilmIn}>
       <rect width="120" height="120" fill={PALE} opacity="0.55" />
       {[18, 34, 50, 66, 82, 98].map((y, row) => (
         <path
@@ -77,14 +79,14 @@ export const CLOSE_UPS: Record<"film" | "mould" | "streaks" | "skin", ReactNode>
     </Lens>
   ),
   mould: (
-    <Lens label="raised tufts with hairs">
+    <Lens label={drawingText.raisedTuftsWithHairs}>
       <Tuft x={42} y={44} r={17} />
       <Tuft x={84} y={64} r={12} />
       <Tuft x={54} y={90} r={9} />
     </Lens>
   ),
   streaks: (
-    <Lens label="coloured streaks">
+    <Lens label={drawingText.colouredStreaks}>
       {[
         ["M 10 40 q 25 -20 48 0 t 55 -6", "#b9415c"],
         ["M 8 70 q 28 18 52 2 t 55 6", "#d9722e"],
@@ -99,7 +101,7 @@ export const CLOSE_UPS: Record<"film" | "mould" | "streaks" | "skin", ReactNode>
     </Lens>
   ),
   skin: (
-    <Lens label="a dry skin with cracks">
+    <Lens label={drawingText.aDrySkinWithCracks}>
       <rect width="120" height="120" fill={CRUMB} />
       <path
         d="M 8 50 L 40 58 L 54 42 L 86 50 L 116 38 M 40 58 L 46 90 L 30 118 M 86 50 L 92 82 L 118 96 M 46 90 L 92 82 M 54 42 L 50 6"
@@ -142,21 +144,21 @@ function holes(count: number, level: number, size: number): ReactNode {
 }
 
 export const WALLS: Record<"still" | "few" | "through" | "streaks" | "layer" | "rim", ReactNode> = {
-  still: <Wall label="no bubbles">{body(76)}</Wall>,
+  still: <Wall label={drawingText.noBubbles}>{body(76)}</Wall>,
   few: (
-    <Wall label="a few small bubbles">
+    <Wall label={drawingText.aFewSmallBubbles}>
       {body(72)}
       {holes(6, 72, 2.2)}
     </Wall>
   ),
   through: (
-    <Wall label="bubbles all through">
+    <Wall label={drawingText.bubblesAllThrough}>
       {body(34)}
       {holes(34, 34, 4)}
     </Wall>
   ),
   streaks: (
-    <Wall label="a smear above the level">
+    <Wall label={drawingText.aSmearAboveTheLevel}>
       <path d="M 4 30 q 12 8 22 0 t 22 2 t 22 -3 t 22 2 V 66 H 4 Z" fill={MIX} opacity="0.35" />
       <path
         d="M 4 30 q 12 8 22 0 t 22 2 t 22 -3 t 22 2"
@@ -170,14 +172,14 @@ export const WALLS: Record<"still" | "few" | "through" | "streaks" | "layer" | "
     </Wall>
   ),
   layer: (
-    <Wall label="liquid on top of a thin mix">
+    <Wall label={drawingText.liquidOnTopOfA}>
       {body(78)}
       <rect x="4" y="64" width="88" height="14" fill="#6b5b46" opacity="0.75" />
       <path d="M 4 64 H 92" stroke={INK} strokeWidth="1" />
     </Wall>
   ),
   rim: (
-    <Wall label="over the rim">
+    <Wall label={drawingText.overTheRim}>
       {body(4)}
       {holes(44, 4, 4.4)}
       <path d="M 90 2 q 8 10 5 30" fill="none" stroke={MIX} strokeWidth="5" strokeLinecap="round" />
@@ -203,7 +205,7 @@ export const SPOONS: Record<
   ReactNode
 > = {
   runny: (
-    <Spoon label="runs off in drops">
+    <Spoon label={drawingText.runsOffInDrops}>
       {[42, 54, 66, 78].map((y) => (
         <ellipse key={y} cx="70" cy={y} rx="1.8" ry="3.600" fill={MIX} stroke={DARK} strokeWidth="0.6" />
       ))}
@@ -211,32 +213,32 @@ export const SPOONS: Record<
     </Spoon>
   ),
   thin_batter: (
-    <Spoon label="runs off in a thread">
+    <Spoon label={drawingText.runsOffInAThread}>
       <path d="M 70 34 V 86" stroke={MIX} strokeWidth="3" />
       <path d="M 54 90 q 16 -8 32 0 Z" fill={MIX} stroke={DARK} strokeWidth="0.8" />
     </Spoon>
   ),
   thick_batter: (
-    <Spoon label="falls in a ribbon that lies a while">
+    <Spoon label={drawingText.fallsInARibbonThat}>
       <path d="M 66 34 q 5 14 3 28 q -2 14 4 24" stroke={MIX} strokeWidth="8" fill="none" />
       <path d="M 54 90 q 6 -10 16 -8 t 18 8 Z" fill={MIX} stroke={DARK} strokeWidth="0.8" />
       <path d="M 58 86 q 12 -6 26 0" stroke={DARK} strokeWidth="0.8" fill="none" />
     </Spoon>
   ),
   toothpaste: (
-    <Spoon label="falls in a lump that keeps its peak">
+    <Spoon label={drawingText.fallsInALumpThat}>
       <path d="M 52 32 q 10 18 14 20 q 8 -2 12 -20 Z" fill={MIX} stroke={DARK} strokeWidth="0.8" />
       <path d="M 56 90 q 2 -14 14 -22 q 6 12 16 22 Z" fill={MIX} stroke={DARK} strokeWidth="0.8" />
     </Spoon>
   ),
   soft_dough: (
-    <Spoon label="clings and hangs">
+    <Spoon label={drawingText.clingsAndHangs}>
       <path d="M 48 30 q 4 34 18 36 q 14 -4 14 -36 Z" fill={MIX} stroke={DARK} strokeWidth="0.8" />
       <path d="M 58 42 q 6 12 4 18 M 72 42 q -2 10 0 16" stroke={DARK} strokeWidth="0.8" fill="none" />
     </Spoon>
   ),
   putty: (
-    <Spoon label="a ball that keeps its shape">
+    <Spoon label={drawingText.aBallThatKeepsIts}>
       <circle cx="64" cy="18" r="15" fill={MIX} stroke={DARK} strokeWidth="0.9" />
       <path d="M 56 12 q 8 -6 16 2" stroke={DARK} strokeWidth="0.8" fill="none" />
     </Spoon>

@@ -96,10 +96,10 @@ describe("the rise line", () => {
   });
 
   it("always has doubling in sight, and the highest level too", () => {
-    expect(levelRange([])[1]).toBeGreaterThan(2);
-    expect(levelRange([round])[1]).toBeGreaterThan(2.6);
-    expect(levelRange([{ ...round, dots: [{ at: 1, times: 0.6 }] }])[0]).toBeLessThan(0.6);
-    expect(levelRange([{ ...round, high: 3.1 }])[1]).toBeGreaterThan(3.1);
+    expect(levelRange([], 2)[1]).toBeGreaterThan(2);
+    expect(levelRange([round], 2)[1]).toBeGreaterThan(2.6);
+    expect(levelRange([{ ...round, dots: [{ at: 1, times: 0.6 }] }], 2)[0]).toBeLessThan(0.6);
+    expect(levelRange([{ ...round, high: 3.1 }], 2)[1]).toBeGreaterThan(3.1);
   });
 
   it("keeps the forecast in sight, but not all of it", () => {
@@ -107,7 +107,7 @@ describe("the rise line", () => {
     const fan = [0, 10, 20, 30, 60].map((h) => ({ at: h * hour, low: 1, middle: 1.5, high: 3.1 }));
     const drawn = fanToDraw(fan, 8 * hour);
     expect(drawn.map((point) => point.at / hour)).toEqual([0, 10, 20]);
-    expect(levelRange([round], drawn)[1]).toBeGreaterThan(3.1);
+    expect(levelRange([round], 2, drawn)[1]).toBeGreaterThan(3.1);
     expect(timeRange([round], 49 * hour, fan)[1]).toBe(60 * hour);
     expect(fanToDraw([], 0)).toEqual([]);
   });

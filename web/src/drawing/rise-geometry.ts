@@ -27,13 +27,17 @@ export function cornersOf(round: Round): Dot[] {
 }
 
 /** The levels' axis: from a little under the lowest to a little over the highest, doubling always in sight. */
-export function levelRange(rounds: readonly Round[], fan: readonly FanPoint[] = []): [number, number] {
+export function levelRange(
+  rounds: readonly Round[],
+  doubled: number,
+  fan: readonly FanPoint[] = [],
+): [number, number] {
   const seen = [
     ...rounds.flatMap((round) => round.dots.map((dot) => dot.times)),
     ...rounds.flatMap((round) => round.high ?? []),
     ...fan.map((point) => point.high),
   ];
-  return [Math.min(0.9, ...seen) - 0.05, Math.max(2.2, ...seen) + 0.15];
+  return [Math.min(0.9, ...seen) - 0.05, Math.max(doubled + 0.2, ...seen) + 0.15];
 }
 
 /** The times' axis: whole days are shown from the first feed to now, at least two. */

@@ -1,16 +1,14 @@
 /** Numbers as a baker writes and reads them. */
-
-/** Between a number and its unit no line breaks. */
-const JOIN = "\u00a0";
+import { JOIN, plainNumber, written } from "./locale";
 
 /** `40 g`, `40.5 g`: tenths only when there are any. */
 export function grams(value: number): string {
-  return `${Number(value.toFixed(1))}${JOIN}g`;
+  return `${written(Number(value.toFixed(1)))}${JOIN}g`;
 }
 
 /** `2.1 ×`: the level as a multiple of the line. */
 export function times(value: number): string {
-  return `${Number(value.toFixed(2))}${JOIN}×`;
+  return `${written(Number(value.toFixed(2)))}${JOIN}×`;
 }
 
 export function percent(value: number): string {
@@ -19,13 +17,9 @@ export function percent(value: number): string {
 
 /** What was typed as a number; a decimal comma will do. NaN for what is none, null for nothing typed. */
 export function typed(text: string): number | null {
-  const plain = text.trim().replace(",", ".");
+  const plain = plainNumber(text);
   if (plain === "") return null;
   return /^[+-]?\d*\.?\d+$/.test(plain) ? Number(plain) : Number.NaN;
 }
 
-/** `a, b and c` */
-export function list(words: readonly string[]): string {
-  if (words.length < 2) return words.join("");
-  return `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
-}
+export { list } from "./locale";

@@ -8,17 +8,18 @@ import {
   toCalendarDateTime,
   toZoned,
 } from "@internationalized/date";
+import { CLOCK, DATE, LOCALE, NEAR_DAYS, SHORT_DATE, SPANS, WEEKDAY } from "./locale";
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 
 function format(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  return new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...options });
+  return new Intl.DateTimeFormat(LOCALE, { timeZone: zone, ...options });
 }
 
 /** `14:55` */
 export function clock(at: string | number, zone: string): string {
-  return format(zone, { hour: "2-digit", minute: "2-digit", hourCycle: "h23" }).format(new Date(at));
+  return format(zone, CLOCK).format(new Date(at));
 }
 
 function dayOf(at: string | number, zone: string): CalendarDate {
@@ -28,11 +29,10 @@ function dayOf(at: string | number, zone: string): CalendarDate {
 /** `today`, `tomorrow`, `yesterday`, `Friday` within six days, else `Fri 13 Nov`. */
 export function dayWord(at: string | number, now: string | number, zone: string): string {
   const days = dayOf(at, zone).compare(dayOf(now, zone));
-  const near: Record<number, string> = { 0: "today", 1: "tomorrow", [-1]: "yesterday" };
-  const word = near[days];
+  const word = NEAR_DAYS[days];
   if (word) return word;
-  if (days > 0 && days < 7) return format(zone, { weekday: "long" }).format(new Date(at));
-  return format(zone, { weekday: "short", day: "numeric", month: "short" }).format(new Date(at));
+  if (days > 0 && days < 7) return format(zone, WEEKDAY).format(new Date(at));
+  return dateWords(at, zone);
 }
 
 /** `today 14:55`, `tomorrow 06:55`. */
@@ -43,11 +43,11 @@ export function when(at: string | number, now: string | number, zone: string): s
 /** `9 h 5 min`, `40 min`, `2 days`. */
 export function span(milliseconds: number): string {
   const minutes = Math.round(Math.abs(milliseconds) / MINUTE);
-  if (minutes < 60) return `${minutes} min`;
+  if (minutes < 60) return SPANS.minutes(minutes);
   const hours = Math.floor(minutes / 60);
-  if (hours >= 48) return `${Math.round(hours / 24)} days`;
+  if (hours >= 48) return SPANS.days(Math.round(hours / 24));
   const rest = minutes % 60;
-  return rest && hours < 12 ? `${hours} h ${rest} min` : `${Math.round(minutes / 60)} h`;
+  return rest && hours < 12 ? SPANS.hoursAndMinutes(hours, rest) : SPANS.hours(Math.round(minutes / 60));
 }
 
 /** The local date and time as a datetime field holds it: `2026-11-24T14:55`. */
@@ -96,7 +96,12 @@ export function nightAround(midnight: number): [number, number] {
 }
 
 export function weekdayAndDate(at: number, zone: string): string {
-  return format(zone, { weekday: "short", day: "numeric" }).format(new Date(at));
+  return format(zone, SHORT_DATE).format(new Date(at));
+}
+
+/** `Fri 13 Nov` */
+export function dateWords(at: string | number, zone: string): string {
+  return format(zone, DATE).format(new Date(at));
 }
 
 /** The zone this device keeps. */

@@ -2,7 +2,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import type { Problems } from "../api/types";
-import { problemWords } from "../words/problems";
+import { problemWords } from "../words";
 
 type Answer<T> = { readonly data?: T | undefined; readonly error?: Problems | undefined };
 

@@ -1,9 +1,10 @@
 /** Advice and cautions as the kitchen and a jar's page both show them. */
+
 import type { Advice, Counsel, Notice } from "../api/types";
 import { acknowledge, recordDeed, sayWord } from "../api/writes";
 import { newId } from "../lib/ids";
 import { CautionNote, CounselNote } from "../ui/counsel-note";
-import { ADVICE_NAMES, counselWords, NOTICE_WORDS, YES_WORDS } from "../words/counsel";
+import { ADVICE_NAMES, counselWords, NOTICE_WORDS, partsText, YES_WORDS } from "../words";
 
 type Of = {
   readonly jar: { readonly id: string; readonly name: string };
@@ -33,9 +34,9 @@ export function OpenAdvice({
         yes={
           one.answer === "followed"
             ? null
-            : { label: YES_WORDS[one.advice] ?? "Do so", run: () => take(jar, one.advice) }
+            : { label: YES_WORDS[one.advice] ?? partsText.doSo, run: () => take(jar, one.advice) }
         }
-        no={{ label: "No, keep to the plan", run: () => say(jar, one.advice, false) }}
+        no={{ label: partsText.noKeepToThePlan, run: () => say(jar, one.advice, false) }}
       />
     ));
 }
@@ -56,10 +57,14 @@ export function AnsweredAdvice({
         what={saidWords(one)}
         why=""
         then={null}
-        yes={one.answer === "refused" ? { label: "Do it after all", run: () => take(jar, one.advice) } : null}
+        yes={
+          one.answer === "refused"
+            ? { label: partsText.doItAfterAll, run: () => take(jar, one.advice) }
+            : null
+        }
         no={
           one.answer === "taken"
-            ? { label: "Back to the plan", run: () => say(jar, one.advice, false) }
+            ? { label: partsText.backToThePlan, run: () => say(jar, one.advice, false) }
             : null
         }
       />
@@ -67,18 +72,19 @@ export function AnsweredAdvice({
 }
 
 function say(jar: Of["jar"], advice: Advice, yes: boolean): void {
-  void sayWord(jar.id, advice, yes, `Advice for ${jar.name}`);
+  void sayWord(jar.id, advice, yes, partsText.adviceFor(jar.name));
 }
 
 function take(jar: Of["jar"], advice: Advice): void {
-  if (advice === "set_spare") void recordDeed(jar.id, newId(), "spare_set_aside", `A spare of ${jar.name}`);
+  if (advice === "set_spare")
+    void recordDeed(jar.id, newId(), "spare_set_aside", partsText.aSpareOf(jar.name));
   else say(jar, advice, true);
 }
 
 function saidWords({ advice, answer, feeds }: Counsel): string {
   const name = ADVICE_NAMES[advice];
-  if (answer === "refused") return `You said no to ${name}. It is remembered for some days.`;
-  return `As you wished: ${name}, for ${feeds === 1 ? "one more feed" : `${feeds} more feeds`}.`;
+  if (answer === "refused") return partsText.youSaidNoToIt(name);
+  return partsText.asYouWishedFor(name, feeds === 1 ? partsText.oneMoreFeed : partsText.moreFeeds(feeds));
 }
 
 /** A caution that matters now and was not read yet: one at a time. */

@@ -1,9 +1,11 @@
 /** Corrects an entry of the log: what it said before is kept, and a form that was refused keeps what was typed. */
+
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { EntryBody, LogEntry, OpenJar, Problem } from "../api/types";
 import { amendEntry } from "../api/writes";
 import { useSay } from "../ui/toast";
+import { commonText } from "../words";
 
 export function draftKeyOf(editing: LogEntry): string {
   return `amend.${editing.id}`;
@@ -26,11 +28,7 @@ export function useAmending<D>({ jar }: OpenJar, editing: LogEntry, label: strin
       return;
     }
     clear();
-    say(
-      outcome.kind === "waiting"
-        ? "Kept on this device. It is sent when the connection is back."
-        : "Changed. What it said before is kept.",
-    );
+    say(outcome.kind === "waiting" ? commonText.keptOnThisDeviceIt : commonText.changedWhatItSaidBefore);
     await navigate(`/jars/${jar.id}`);
   };
   return { problems, busy, amend };

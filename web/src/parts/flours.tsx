@@ -1,4 +1,5 @@
 /** The flours on the baker's shelf, by their own names; a kind without one goes by what all call it. */
+
 import { useState } from "react";
 import { api, http } from "../api/client";
 import type { Flour } from "../api/types";
@@ -6,7 +7,7 @@ import { Button } from "../ui/button";
 import { Choice } from "../ui/choice";
 import { TextField } from "../ui/field";
 import { Loading } from "../ui/states";
-import { FLOUR_WORDS } from "../words/flours";
+import { FLOUR_WORDS, partsText } from "../words";
 import { Refused, useAct } from "./act";
 
 type Shelf = readonly { readonly flour: Flour; readonly name: string }[];
@@ -37,7 +38,7 @@ const KINDS = (Object.keys(FLOUR_WORDS) as Flour[]).map((value) => ({ value, lab
 /** The shelf itself: a name for a kind, or one taken off. It is written as a whole, so first it must be known. */
 export function FloursPart() {
   const shelf = useShelf();
-  return shelf ? <Editor shelf={shelf} /> : <Loading what="Looking at the flours" />;
+  return shelf ? <Editor shelf={shelf} /> : <Loading what={partsText.lookingAtTheFlours} />;
 }
 
 function Editor({ shelf }: { readonly shelf: Shelf }) {
@@ -50,7 +51,7 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
     if (await put([...shelf, { flour: kind, name }])) setName("");
   };
   return (
-    <section aria-label="Flours on the shelf" className="flex flex-col gap-3">
+    <section aria-label={partsText.floursOnTheShelf} className="flex flex-col gap-3">
       {shelf.length > 0 && (
         <ul>
           {shelf.map((one) => (
@@ -60,21 +61,21 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
                 <span className="text-soft">{FLOUR_WORDS[one.flour]}</span>
               </span>
               <Button look="plain" onClick={() => void put(shelf.filter(({ flour }) => flour !== one.flour))}>
-                Take off
+                {partsText.takeOff}
               </Button>
             </li>
           ))}
         </ul>
       )}
-      <Choice label="Kind" items={KINDS} value={kind} onChange={(next) => next && setKind(next)} />
+      <Choice label={partsText.kind} items={KINDS} value={kind} onChange={(next) => next && setKind(next)} />
       <div className="flex max-w-sm items-end gap-3">
         <TextField
-          label="What you call it"
-          placeholder="Mill rye, coarse"
+          label={partsText.whatYouCallIt}
+          placeholder={partsText.millRyeCoarse}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
-        <Button onClick={() => void add()}>Put there</Button>
+        <Button onClick={() => void add()}>{partsText.putThere}</Button>
       </div>
       <Refused problem={problem} />
     </section>

@@ -1,4 +1,5 @@
 /** The baker's hours, drawn: when somebody is at the jars, on weekdays and at weekends. */
+
 import { useEffect, useState } from "react";
 import { api, http } from "../api/client";
 import type { Hours } from "../api/types";
@@ -8,11 +9,12 @@ import { list } from "../lib/numbers";
 import { Button } from "../ui/button";
 import { type DayBand, HoursBar } from "../ui/hours-bar";
 import { Loading } from "../ui/states";
+import { commonText, partsText } from "../words";
 import { Refused, useAct } from "./act";
 
 const DAYS = [
-  { key: "weekday", label: "Weekdays" },
-  { key: "weekend", label: "Weekends" },
+  { key: "weekday", label: partsText.weekdays },
+  { key: "weekend", label: partsText.weekends },
 ] as const;
 const ONE: DayBand[] = [{ start: 420, end: 1350 }];
 const TWO: DayBand[] = [
@@ -23,8 +25,8 @@ const TWO: DayBand[] = [
 export function HoursPart() {
   const hours = api.useQuery("get", "/api/hours");
   if (hours.data) return <Editor key="hours" told={hours.data} />;
-  if (hours.isError) return <p className="text-soft">Your hours cannot be reached just now.</p>;
-  return <Loading what="Looking at your hours" />;
+  if (hours.isError) return <p className="text-soft">{partsText.yourHoursCannotBeReached}</p>;
+  return <Loading what={partsText.lookingAtYourHours} />;
 }
 
 function Editor({ told }: { readonly told: Hours }) {
@@ -36,8 +38,8 @@ function Editor({ told }: { readonly told: Hours }) {
     void act(http.PUT("/api/hours", { body: JSON.parse(rested) as Hours }));
   }, [rested, told, act]);
   return (
-    <section aria-label="Your hours" className="flex flex-col gap-4">
-      <p className="text-soft">Acts are put into the hours in which you are at the jars. Drag the ends.</p>
+    <section aria-label={commonText.yourHours} className="flex flex-col gap-4">
+      <p className="text-soft">{partsText.actsArePutIntoThe}</p>
       {DAYS.map(({ key, label }) => {
         const bands = hours[key];
         const set = (next: DayBand[]) => setHours({ ...hours, [key]: next });
@@ -49,7 +51,7 @@ function Editor({ told }: { readonly told: Hours }) {
             </p>
             <HoursBar label={label} bands={bands} onChange={set} />
             <Button look="plain" onClick={() => set(bands.length > 1 ? ONE : TWO)}>
-              {bands.length > 1 ? `${label}: home all day` : `${label}: out in between`}
+              {bands.length > 1 ? partsText.homeAllDay(label) : partsText.outInBetween(label)}
             </Button>
           </div>
         );
@@ -60,5 +62,5 @@ function Editor({ told }: { readonly told: Hours }) {
 }
 
 function spans(bands: readonly DayBand[]): string {
-  return list(bands.map(({ start, end }) => `${clockTime(start)} to ${clockTime(end)}`));
+  return list(bands.map(({ start, end }) => partsText.to(clockTime(start), clockTime(end))));
 }

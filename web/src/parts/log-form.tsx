@@ -1,11 +1,12 @@
 /** How forms of the log end: when it was, the note, what was refused; and where an entry is corrected, the way out. */
+
 import { Link } from "react-router";
 import type { Problem } from "../api/types";
 import type { When } from "../lib/when";
 import { Button } from "../ui/button";
 import { TextArea } from "../ui/field";
 import { WhenField } from "../ui/when-field";
-import { problemAt } from "../words/problems";
+import { commonText, partsText, problemAt } from "../words";
 import { NotSaved } from "./not-saved";
 
 type Said = { readonly when: When; readonly note: string };
@@ -23,7 +24,7 @@ export function WhenAndNote({ zone, draft, set, problems, shown }: Parts) {
   return (
     <>
       <WhenField
-        label="When"
+        label={commonText.when}
         value={draft.when}
         onChange={(when) => set({ when })}
         zone={zone}
@@ -31,7 +32,7 @@ export function WhenAndNote({ zone, draft, set, problems, shown }: Parts) {
         lastNight
       />
       <TextArea
-        label="Note"
+        label={commonText.note}
         value={draft.note}
         onChange={(event) => set({ note: event.target.value })}
         error={problemAt(problems, "note")}
@@ -51,10 +52,10 @@ export function AmendEnd({
       <WhenAndNote {...parts} />
       <div className="flex gap-3">
         <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? "Saving …" : "Save the change"}
+          {busy ? commonText.saving : partsText.saveTheChange}
         </Button>
         <Link to={`/jars/${jarId}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-          Leave it
+          {commonText.leaveIt}
         </Link>
       </div>
     </>

@@ -1,12 +1,13 @@
 /** What stands above a form's button when the server would not take it: what belongs to no field of the form in full. */
+
 import type { Problem } from "../api/types";
 import { Trouble } from "../ui/states";
-import { fieldWords, problemWords } from "../words/problems";
+import { commonText, fieldWords, problemWords } from "../words";
 
 export function NotSaved({
   problems,
   shown,
-  title = "Not saved yet.",
+  title = commonText.notSavedYet,
 }: {
   readonly problems: readonly Problem[];
   /** The fields whose problems stand beside them; `flours` stands for every flour. */
@@ -22,7 +23,7 @@ export function NotSaved({
       <strong>{title}</strong>{" "}
       {other.length > 0
         ? other.map((one) => `${fieldWords(one.field)}: ${problemWords(one)}`).join(" ")
-        : `See ${problems.map((one) => fieldWords(one.field)).join(", ")}.`}
+        : commonText.see(problems.map((one) => fieldWords(one.field)).join(", "))}
     </Trouble>
   );
 }

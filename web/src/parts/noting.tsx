@@ -1,12 +1,12 @@
 /** Small acts noted with one press: it is said what was noted, and one more press takes it back. */
+
 import type { Outcome } from "../api/outbox";
 import type { DeedKind } from "../api/types";
 import { recordDeed, withdrawEntry } from "../api/writes";
 import { newId } from "../lib/ids";
 import { Button } from "../ui/button";
 import { useSay } from "../ui/toast";
-import { problemWords } from "../words/problems";
-import { DEED_WORDS } from "../words/tasks";
+import { commonText, DEED_WORDS, partsText, problemWords } from "../words";
 
 export function useNoting(): (noted: string, write: (id: string) => Promise<Outcome>) => void {
   const say = useSay();
@@ -14,8 +14,12 @@ export function useNoting(): (noted: string, write: (id: string) => Promise<Outc
     const id = newId();
     const outcome = await write(id);
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
-    else if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
-    else say(`${noted}.`, { label: "Undo", run: () => void withdrawEntry(id, `Undoing: ${noted}`) });
+    else if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
+    else
+      say(`${noted}.`, {
+        label: commonText.undo,
+        run: () => void withdrawEntry(id, partsText.undoing(noted)),
+      });
   };
   return (noted, write) => void note(noted, write);
 }

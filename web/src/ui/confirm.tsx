@@ -1,5 +1,6 @@
 import { AlertDialog } from "radix-ui";
 import type { ReactNode } from "react";
+import { commonText } from "../words";
 import { Button } from "./button";
 
 /** Asks before an act that ends something. */
@@ -29,7 +30,7 @@ export function Confirm({
           </AlertDialog.Description>
           <div className="flex flex-wrap justify-end gap-3">
             <AlertDialog.Cancel asChild>
-              <Button>Not now</Button>
+              <Button>{commonText.notNow}</Button>
             </AlertDialog.Cancel>
             <AlertDialog.Action asChild>
               <Button look="alarm" onClick={onYes}>

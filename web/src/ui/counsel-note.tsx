@@ -1,3 +1,4 @@
+import { uiText } from "../words";
 import { Button } from "./button";
 
 /** One piece of advice with its reason, to be taken or refused. */
@@ -40,7 +41,7 @@ export function CautionNote({ text, onRead }: { readonly text: string; readonly 
     <div className="flex max-w-prose flex-wrap items-center gap-x-3 border-l-4 border-water pl-4">
       <p className="min-w-60 flex-1">{text}</p>
       <Button look="plain" onClick={onRead}>
-        Understood
+        {uiText.understood}
       </Button>
     </div>
   );

@@ -1,5 +1,6 @@
 import { Slider } from "radix-ui";
 import { clockTime } from "../lib/clock-time";
+import { uiText } from "../words";
 
 export type DayBand = { readonly start: number; readonly end: number };
 
@@ -21,10 +22,10 @@ export function HoursBar({
   const names = bands.flatMap((_, index) =>
     bands.length > 1
       ? [
-          `${label}: home from, ${ORDER[index] ?? index + 1}`,
-          `${label}: home until, ${ORDER[index] ?? index + 1}`,
+          uiText.homeFrom(label, ORDER[index] ?? index + 1),
+          uiText.homeUntil(label, ORDER[index] ?? index + 1),
         ]
-      : [`${label}: home from`, `${label}: home until`],
+      : [uiText.homeFrom2(label), uiText.homeUntil2(label)],
   );
   const change = (next: number[]) =>
     onChange(bands.map((_, index) => ({ start: next[2 * index] ?? 0, end: next[2 * index + 1] ?? DAY })));
@@ -69,4 +70,4 @@ export function HoursBar({
   );
 }
 
-const ORDER = ["first time", "second time", "third time"];
+const ORDER = [uiText.firstTime, uiText.secondTime, uiText.thirdTime];

@@ -1,13 +1,14 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { uiText } from "../words";
 
 export type PhotoPoint = { readonly x: number; readonly y: number };
 type Handle = "bottom" | "mark" | "level";
 export type PhotoPoints = Record<Handle, PhotoPoint>;
 
 const LABELS: Record<Handle, string> = {
-  bottom: "Bottom of the jar, inside",
-  mark: "The mark",
-  level: "The level now",
+  bottom: uiText.bottomOfTheJarInside,
+  mark: uiText.theMark,
+  level: uiText.theLevelNow,
 };
 const STYLES: Record<Handle, string> = {
   bottom: "border-ink bg-card text-ink",
@@ -76,7 +77,7 @@ export function PhotoPointsControl({
           <button
             key={handle}
             type="button"
-            aria-label={`${LABELS[handle]}: ${Math.round(x * 100)} from the left, ${Math.round(y * 100)} from the top`}
+            aria-label={uiText.fromTheLeftFromThe(LABELS[handle], Math.round(x * 100), Math.round(y * 100))}
             onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
             onPointerMove={drag(handle)}
             onKeyDown={nudge(handle)}

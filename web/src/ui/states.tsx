@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { uiText } from "../words";
 import { Button } from "./button";
 
 /** The shape of what is coming while it is fetched. */
@@ -14,10 +15,10 @@ export function Loading({ what }: { readonly what: string }) {
 export function OutOfReach({ onRetry }: { readonly onRetry: () => void }) {
   return (
     <div role="alert" className="mx-auto my-16 flex max-w-md flex-col items-start gap-4">
-      <h1 className="text-2xl">The kitchen cannot be reached.</h1>
-      <p>Nothing is lost. The jars go on by themselves; this page tries again when the connection is back.</p>
+      <h1 className="text-2xl">{uiText.theKitchenCannotBeReached}</h1>
+      <p>{uiText.nothingIsLostTheJars}</p>
       <Button look="act" onClick={onRetry}>
-        Try again now
+        {uiText.tryAgainNow}
       </Button>
     </div>
   );

@@ -1,5 +1,6 @@
 import { Toast } from "radix-ui";
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
+import { uiText } from "../words";
 
 type Message = {
   readonly id: number;
@@ -25,7 +26,7 @@ export function ToastProvider({ children }: { readonly children: ReactNode }) {
   const value = useMemo(() => say, [say]);
   return (
     <SayContext value={value}>
-      <Toast.Provider duration={9000} label="Notice">
+      <Toast.Provider duration={9000} label={uiText.notice}>
         {children}
         {messages.map((message) => (
           <Toast.Root

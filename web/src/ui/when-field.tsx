@@ -1,14 +1,15 @@
 import { toField } from "../lib/time";
 import type { When } from "../lib/when";
+import { uiText } from "../words";
 import { Choice } from "./choice";
 import { TextField } from "./field";
 
 const SAID = [
-  { value: "now", label: "Now" },
-  { value: "20", label: "20 min ago" },
-  { value: "60", label: "1 h ago" },
-  { value: "night", label: "Last night" },
-  { value: "other", label: "Other time" },
+  { value: "now", label: uiText.now },
+  { value: "20", label: uiText.n20MinAgo },
+  { value: "60", label: uiText.n1HAgo },
+  { value: "night", label: uiText.lastNight },
+  { value: "other", label: uiText.otherTime },
 ] as const;
 
 export function WhenField({
@@ -47,11 +48,11 @@ export function WhenField({
       />
       {value.said === "other" && (
         <TextField
-          label="Date and time"
+          label={uiText.dateAndTime}
           type="datetime-local"
           value={value.field}
           error={error}
-          hint={`In the time of ${zone.replaceAll("_", " ")}`}
+          hint={uiText.inTheTimeOf(zone.replaceAll("_", " "))}
           onChange={(event) => onChange({ said: "other", field: event.target.value })}
         />
       )}

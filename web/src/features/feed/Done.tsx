@@ -1,8 +1,8 @@
 import type { FeedBody, OpenJar, Sheet } from "../../api/types";
 import { times } from "../../lib/numbers";
-import { clock, when } from "../../lib/time";
+import { clock, dateWords, when } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
-import { FLOUR_WORDS } from "../../words/flours";
+import { commonText, FLOUR_WORDS, feedText } from "../../words";
 
 export type Fed = {
   readonly feed: FeedBody;
@@ -20,45 +20,37 @@ export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: 
   return (
     <div className="mx-auto flex max-w-xl flex-col items-start gap-6 pt-10">
       <div className="print:hidden">
-        <h1 className="text-4xl">
-          {jar.name} is {feed.keep_g === 0 ? "mixed" : "fed"}.
-        </h1>
+        <h1 className="text-4xl">{feedText.isIt(jar.name, feed.keep_g === 0 ? "mixed" : "fed")}</h1>
         <p className="mt-3 text-2xl">
           {thenDue
-            ? `Next: ${when(thenDue, now, zone)}.`
+            ? feedText.next(when(thenDue, now, zone))
             : fed.waits
-              ? "The next time is worked out when the connection is back."
-              : "Nothing more is planned."}
+              ? feedText.theNextTimeIsWorked
+              : feedText.nothingMoreIsPlanned}
         </p>
       </div>
       <section
-        aria-label="Jar label"
+        aria-label={feedText.jarLabel}
         className="w-80 max-w-full border-2 border-ink bg-[#fffcf5] p-4 text-[#2a211a]"
       >
         <p className="flex items-baseline justify-between gap-4">
           <span className="font-serif text-2xl">{jar.name}</span>
-          <span className="text-lg font-bold">{feed.keep_g === 0 ? "first mix" : ratio}</span>
+          <span className="text-lg font-bold">{feed.keep_g === 0 ? feedText.firstMix : ratio}</span>
         </p>
         <p>{flours}</p>
         <p className="mt-1">
-          {new Intl.DateTimeFormat("en-GB", {
-            timeZone: zone,
-            weekday: "short",
-            day: "numeric",
-            month: "short",
-          }).format(new Date(feed.at))}{" "}
-          {clock(feed.at, zone)}
-          {thenDue && ` · next ${when(thenDue, now, zone)}`}
+          {dateWords(feed.at, zone)} {clock(feed.at, zone)}
+          {thenDue && feedText.next2(when(thenDue, now, zone))}
         </p>
         <p className="mt-3 border-t-2 border-dashed border-[#2a211a] pt-1 text-sm">
-          line: hold this edge at the top of the mix · doubled at {times(doubled)} its height
+          {feedText.lineHoldThisEdgeAt(times(doubled))}
         </p>
       </section>
       <div className="flex flex-wrap gap-3 print:hidden">
         <ButtonLink look="act" to={`/?jar=${jar.id}`}>
-          To the kitchen
+          {commonText.toTheKitchen}
         </ButtonLink>
-        <Button onClick={() => window.print()}>Print the label</Button>
+        <Button onClick={() => window.print()}>{feedText.printTheLabel}</Button>
       </div>
     </div>
   );

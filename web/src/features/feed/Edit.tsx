@@ -4,11 +4,9 @@ import { draftKeyOf, useAmending } from "../../parts/amending";
 import { AmendEnd } from "../../parts/log-form";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { FLOUR_WORDS } from "../../words/flours";
-import { problemAt } from "../../words/problems";
+import { capital, commonText, DISCARD_CHOICES, FLOUR_WORDS, feedText, problemAt } from "../../words";
 import { draftOf, type FeedDraft } from "./draft";
 import { correctedFeed } from "./saving";
-import { capital, DISCARD_CHOICES } from "./wording";
 
 const SHOWN = ["flours", "at", "keep_g", "water_g", "line_mm", "note", "discard_to"];
 
@@ -27,7 +25,12 @@ export function EditFeed({
     draftOf(editing, feed, zone),
   );
   const set = (part: Partial<FeedDraft>) => setDraft({ ...draft, ...part });
-  const { problems, busy, amend } = useAmending<FeedDraft>(opened, editing, `Feed of ${jar.name}`, clear);
+  const { problems, busy, amend } = useAmending<FeedDraft>(
+    opened,
+    editing,
+    commonText.feedOf(jar.name),
+    clear,
+  );
   return (
     <form
       noValidate
@@ -37,11 +40,11 @@ export function EditFeed({
         void amend(correctedFeed(draft, feed, zone), draft);
       }}
     >
-      <h1 className="text-3xl">Change a feed of {jar.name}</h1>
+      <h1 className="text-3xl">{feedText.changeAFeedOf(jar.name)}</h1>
       <div className="grid max-w-xl gap-4 sm:grid-cols-3">
         {feed.keep_g > 0 && (
           <NumberField
-            label="Kept"
+            label={feedText.kept}
             unit="g"
             value={draft.keep}
             onChange={(event) => set({ keep: event.target.value })}
@@ -49,7 +52,7 @@ export function EditFeed({
           />
         )}
         <NumberField
-          label="Water"
+          label={feedText.water}
           unit="g"
           value={draft.water}
           onChange={(event) => set({ water: event.target.value })}
@@ -66,7 +69,7 @@ export function EditFeed({
           />
         ))}
         <NumberField
-          label="Line"
+          label={feedText.line}
           unit="mm"
           value={draft.line}
           onChange={(event) => set({ line: event.target.value })}
@@ -74,7 +77,7 @@ export function EditFeed({
         />
       </div>
       <Choice
-        label="What was taken out went to"
+        label={feedText.whatWasTakenOutWent}
         items={DISCARD_CHOICES}
         value={draft.discardTo}
         onChange={(to) => set({ discardTo: to })}

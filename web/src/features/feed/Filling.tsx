@@ -3,6 +3,7 @@ import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { grams } from "../../lib/numbers";
+import { feedText } from "../../words";
 
 /** The drawn jar as it fills, step by step. */
 export function Filling({
@@ -35,7 +36,7 @@ export function Filling({
   };
   return (
     <aside
-      aria-label="The jar so far"
+      aria-label={feedText.theJarSoFar}
       className="row-start-1 flex items-center gap-4 md:row-start-auto md:flex-col md:text-center"
     >
       <span className="hidden md:block">
@@ -45,11 +46,11 @@ export function Filling({
         <JarDrawing state={state} scale={0.7} lid={false} />
       </span>
       <p>
-        <span className="block font-semibold">{grams(now)} in the jar</span>
+        <span className="block font-semibold">{feedText.inTheJar(grams(now))}</span>
         <span className="text-soft">
-          {plan.keep_g === 0 ? "flour and water" : `to be ${plan.ratio}`}
+          {plan.keep_g === 0 ? feedText.flourAndWater : feedText.toBe(plan.ratio)}
           {plan.fresh_hydration_percent !== null &&
-            ` · ${Math.round(plan.fresh_hydration_percent)} % water to flour`}
+            feedText.waterToFlour(Math.round(plan.fresh_hydration_percent))}
         </span>
       </p>
     </aside>

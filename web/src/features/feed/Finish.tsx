@@ -7,14 +7,21 @@ import { Confirm } from "../../ui/confirm";
 import { NumberField, TextArea } from "../../ui/field";
 import { Trouble } from "../../ui/states";
 import { WhenField } from "../../ui/when-field";
-import { fieldWords, problemAt, problemWords } from "../../words/problems";
+import {
+  commonText,
+  DISCARD_CHOICES,
+  farOffWords,
+  feedText,
+  fieldWords,
+  problemAt,
+  problemWords,
+} from "../../words";
 import { farOff, fieldOf } from "./draft";
 import { Filling } from "./Filling";
 import { Meanwhile } from "./Meanwhile";
 import { Mending } from "./Mending";
 import type { Parts } from "./Step";
 import type { Saving } from "./saving";
-import { DISCARD_CHOICES, farOffWords } from "./wording";
 
 const SHOWN = ["at", "line_mm", "note", "discard_to"];
 
@@ -54,19 +61,19 @@ export function Finish({
       <div className="flex min-w-0 flex-col gap-5">
         <div>
           <h2 ref={heading} tabIndex={-1} className="text-3xl outline-none sm:text-4xl">
-            Mark the line, lid on loosely
+            {feedText.markTheLineLidOn}
           </h2>
           <p className="mt-1 text-lg text-soft">
-            Scrape the walls down, wipe the rim, mark where it stands
-            {sheet.line_mm > 0 && ` (about ${Math.round(sheet.line_mm)} mm from the bottom)`}. Rinse the spoon
-            at once.
+            {feedText.scrapeTheWallsDownWipe(
+              sheet.line_mm > 0 ? feedText.aboutMmFromTheBottom(Math.round(sheet.line_mm)) : "",
+            )}
           </p>
         </div>
         {sheet.mend && <Mending mend={sheet.mend} sheet={sheet} draft={draft} set={set} />}
         {sheet.discard_g > 0 && !first && (
           <div>
             <Choice
-              label={`The ${grams(sheet.discard_g)} taken out`}
+              label={feedText.theTakenOut(grams(sheet.discard_g))}
               items={DISCARD_CHOICES.filter(({ value }) => sheet.discard_is_food || value !== "jar")}
               value={draft.discardTo}
               onChange={(to: DiscardTo | null) => set({ discardTo: to })}
@@ -74,14 +81,12 @@ export function Finish({
               error={problemAt(problems, "discard_to")}
             />
             {!sheet.discard_is_food && (
-              <p className="mt-1 text-sm text-soft">
-                Not for the discard jar yet: it must be sour, awake and without a warning sign first.
-              </p>
+              <p className="mt-1 text-sm text-soft">{feedText.notForTheDiscardJar}</p>
             )}
           </div>
         )}
         <WhenField
-          label="When"
+          label={commonText.when}
           value={draft.when}
           onChange={(at) => set({ when: at })}
           zone={zone}
@@ -98,7 +103,7 @@ export function Finish({
         )}
         {problems.length > 0 && !conflict && (
           <Trouble>
-            <strong>Not saved yet.</strong>{" "}
+            <strong>{commonText.notSavedYet}</strong>{" "}
             {elsewhere.map((one) => {
               const at = stepOf(one.field);
               return (
@@ -106,19 +111,20 @@ export function Finish({
                   {fieldWords(one.field)}: {problemWords(one)}{" "}
                   {at >= 0 && (
                     <Button look="plain" onClick={() => set({ step: at })}>
-                      Go back to it
+                      {feedText.goBackToIt}
                     </Button>
                   )}
                 </span>
               );
             })}
-            {elsewhere.length === 0 && `See ${problems.map((one) => fieldWords(one.field)).join(", ")}.`}
+            {elsewhere.length === 0 &&
+              commonText.see(problems.map((one) => fieldWords(one.field)).join(", "))}
           </Trouble>
         )}
         <div className="flex gap-3">
-          <Button onClick={() => set({ step: walk.length - 1 })}>Back</Button>
+          <Button onClick={() => set({ step: walk.length - 1 })}>{feedText.back}</Button>
           <Button type="submit" look="act" disabled={busy} className="grow text-lg sm:grow-0 sm:px-14">
-            {busy ? "Saving …" : first ? "It is mixed" : "It is fed"}
+            {busy ? commonText.saving : first ? feedText.itIsMixed : feedText.itIsFed}
           </Button>
         </div>
         <details
@@ -128,18 +134,18 @@ export function Finish({
             problems.some(({ field }) => field === "line_mm" || field === "note")
           }
         >
-          <summary className="min-h-11 py-2 font-semibold text-crust">A measured line, a note</summary>
+          <summary className="min-h-11 py-2 font-semibold text-crust">{feedText.aMeasuredLineANote}</summary>
           <div className="grid max-w-2xl gap-4 pt-2 sm:grid-cols-[12rem_1fr]">
             <NumberField
-              label="New line"
+              label={feedText.newLine}
               unit="mm"
-              hint="Height after the feed, if you measure it."
+              hint={feedText.heightAfterTheFeedIf}
               value={draft.line}
               onChange={(event) => set({ line: event.target.value })}
               error={problemAt(problems, "line_mm")}
             />
             <TextArea
-              label="Note"
+              label={commonText.note}
               value={draft.note}
               onChange={(event) => set({ note: event.target.value })}
               error={problemAt(problems, "note")}
@@ -151,8 +157,8 @@ export function Finish({
       <Confirm
         open={asking.length > 0}
         onOpenChange={() => setAsking([])}
-        title="Is that what went in?"
-        yes="Yes, that is right"
+        title={feedText.isThatWhatWentIn}
+        yes={feedText.yesThatIsRight}
         onYes={() => void save(draft)}
       >
         <p>{farOffWords(asking, draft, sheet)}</p>

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import type { Problem } from "../../api/types";
 import { Button } from "../../ui/button";
 import { Trouble } from "../../ui/states";
-import { problemWords } from "../../words/problems";
+import { feedText, problemWords } from "../../words";
 
 /** Two devices fed at once: both stand side by side until the baker says which is true. */
 export function Meanwhile({
@@ -19,8 +19,7 @@ export function Meanwhile({
   return (
     <Trouble>
       <p>
-        <strong>{problemWords(problem)}</strong> Your feed is kept here. Was it fed twice, or is it the same
-        feed?
+        <strong>{problemWords(problem)}</strong> {feedText.yourFeedIsKeptHere}
       </p>
       <div className="mt-3 flex flex-wrap gap-3">
         <Link
@@ -28,9 +27,9 @@ export function Meanwhile({
           onClick={onOnlyTheirs}
           className="flex min-h-11 items-center rounded-lg border border-edge px-5 font-semibold"
         >
-          The same, drop mine
+          {feedText.theSameDropMine}
         </Link>
-        <Button onClick={onBoth}>Fed twice, save mine too</Button>
+        <Button onClick={onBoth}>{feedText.fedTwiceSaveMineToo}</Button>
       </div>
     </Trouble>
   );

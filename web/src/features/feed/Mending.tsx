@@ -2,8 +2,8 @@ import { useEffect } from "react";
 import type { Mend, Sheet } from "../../api/types";
 import { typed } from "../../lib/numbers";
 import { Button } from "../../ui/button";
+import { feedText, mendWords } from "../../words";
 import type { FeedDraft } from "./draft";
-import { mendWords } from "./wording";
 
 /** What a slip asks for, said where it is seen, and a press that notes it as done. */
 export function Mending({
@@ -29,7 +29,7 @@ export function Mending({
     >
       <p className="text-lg">{mendWords(mend, flourIsIn)}</p>
       {mend.worth_it && flourIsIn && mend.add_water_g > 0 && (
-        <Button onClick={() => set({ water: String(water) })}>Added</Button>
+        <Button onClick={() => set({ water: String(water) })}>{feedText.added}</Button>
       )}
     </div>
   );

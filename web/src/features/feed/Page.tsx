@@ -8,6 +8,7 @@ import { readStored, useDraft, writeStored } from "../../lib/store";
 import type { WeightUnit } from "../../lib/units";
 import { ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
+import { commonText, feedText } from "../../words";
 import { Done, type Fed } from "./Done";
 import { emptyFeed, type FeedDraft, readings } from "./draft";
 import { EditFeed } from "./Edit";
@@ -22,8 +23,8 @@ export function FeedPage({ editing }: { readonly editing?: LogEntry }) {
   const { jarId = "" } = useParams();
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   const [fed, setFed] = useState<Fed | null>(null);
-  useTitle(opened.data ? `Feed ${opened.data.jar.name}` : "Feed");
-  if (opened.isPending) return <Loading what="Fetching the jar" />;
+  useTitle(opened.data ? feedText.feed(opened.data.jar.name) : commonText.feed);
+  if (opened.isPending) return <Loading what={commonText.fetchingTheJar} />;
   if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
   if (editing?.entry.kind === "feed")
     return <EditFeed opened={opened.data} editing={editing} feed={editing.entry} />;
@@ -36,10 +37,10 @@ export function FeedPage({ editing }: { readonly editing?: LogEntry }) {
 function NotToBeFed({ opened }: { readonly opened: OpenJar }) {
   return (
     <div className="mx-auto flex max-w-md flex-col items-start gap-4 py-16">
-      <h1 className="text-3xl">{opened.jar.name} is not to be fed.</h1>
-      <p>Mould or spoilage was seen in it, or it was binned. Feeding does not rescue it.</p>
+      <h1 className="text-3xl">{feedText.isNotToBeFed(opened.jar.name)}</h1>
+      <p>{feedText.mouldOrSpoilageWasSeen}</p>
       <ButtonLink look="act" to={`/?jar=${opened.jar.id}`}>
-        What to do instead
+        {feedText.whatToDoInstead}
       </ButtonLink>
     </div>
   );
@@ -64,7 +65,7 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
   const sheet = found === "away" ? null : found;
   const saving = useSaving(opened, sheet, clear, onFed);
   if (found === "away") return <OutOfReach onRetry={() => location.reload()} />;
-  if (!sheet) return <Loading what="Working out the grams" />;
+  if (!sheet) return <Loading what={feedText.workingOutTheGrams} />;
   const walk = sheet.scale_walk;
   const at = Math.min(draft.step, walk.length);
   const step = walk[at];
@@ -75,11 +76,9 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
     <div className="pt-4">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h1 className="text-2xl">
-          {first ? "Mix" : "Feed"} {jar.name}
+          {first ? feedText.mix : commonText.feed} {jar.name}
         </h1>
-        <p className="text-soft">
-          Step {at + 1} of {walk.length + 1}
-        </p>
+        <p className="text-soft">{feedText.stepOf(at + 1, walk.length + 1)}</p>
       </div>
       <Progress at={at} of={walk.length + 1} />
       {step ? (
@@ -89,7 +88,7 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
       )}
       <p className="mt-4">
         <Link to={`/jars/${jar.id}`} className="inline-flex min-h-11 items-center font-semibold text-crust">
-          Leave it for now
+          {feedText.leaveItForNow}
         </Link>
       </p>
     </div>

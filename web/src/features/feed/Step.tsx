@@ -9,12 +9,20 @@ import { amountOf, ounces } from "../../lib/units";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { FLOUR_WORDS } from "../../words/flours";
-import { problemAt } from "../../words/problems";
+import {
+  ACT_HINTS,
+  actWords,
+  FLOUR_WORDS,
+  feedText,
+  fieldLabel,
+  problemAt,
+  roomWords,
+  STYLE_CHOICES,
+  UNIT_CHOICES,
+} from "../../words";
 import { type FeedDraft, type Field, fieldOf, readOff, textOf, withText } from "./draft";
 import { Filling } from "./Filling";
 import { Mending } from "./Mending";
-import { ACT_HINTS, actWords, fieldLabel, roomWords, STYLE_CHOICES, UNIT_CHOICES } from "./wording";
 
 export type Parts = {
   readonly opened: OpenJar;
@@ -62,8 +70,7 @@ export function StepScreen({
       <div className="flex min-w-0 flex-col gap-4">
         {at === 0 && early && (
           <p className="max-w-prose text-soft">
-            It is early: the next feed is planned for {when(early, opened.now, opened.time_zone)}. Feeding too
-            often thins out the yeast.
+            {feedText.itIsEarlyTheNext(when(early, opened.now, opened.time_zone))}
           </p>
         )}
         <div>
@@ -87,9 +94,9 @@ export function StepScreen({
           </div>
         )}
         <div className="flex gap-3">
-          {at > 0 && <Button onClick={() => set({ step: at - 1 })}>Back</Button>}
+          {at > 0 && <Button onClick={() => set({ step: at - 1 })}>{feedText.back}</Button>}
           <Button type="submit" look="act" className="grow text-lg sm:grow-0 sm:px-14">
-            Next
+            {feedText.next3}
           </Button>
         </div>
         {field && (
@@ -104,7 +111,7 @@ export function StepScreen({
         {room && <p className="max-w-prose rounded-lg border-l-4 border-water bg-card p-4">{room}</p>}
         {at === 0 && <How opened={opened} sheet={sheet} draft={draft} set={set} />}
         <Button look="plain" className="-ml-3 self-start" onClick={() => setOn(!on)}>
-          {on ? "Stop reading the scale" : "Read my scale"}
+          {on ? feedText.stopReadingTheScale : feedText.readMyScale}
         </Button>
       </div>
       <Filling opened={opened} sheet={sheet} shows={shows} at={at} />
@@ -127,12 +134,12 @@ function Target({
   return (
     <p className="leading-none">
       <span className="block text-soft">
-        {step.do === "empty_jar" ? "the scale shows" : "the scale then shows"}
+        {step.do === "empty_jar" ? feedText.theScaleShows : feedText.theScaleThenShows}
       </span>
       <span className="mt-2 block text-[clamp(4.5rem,20vw,8.5rem)] font-bold tracking-tight">{big}</span>
       {unit !== "g" && step.add_g !== 0 && (
         <span className="text-lg text-soft">
-          {amountOf(step, unit, gPerOz)} is {grams(Math.abs(step.add_g))}
+          {feedText.isIt2(amountOf(step, unit, gPerOz), grams(Math.abs(step.add_g)))}
         </span>
       )}
     </p>
@@ -155,19 +162,19 @@ function Live({
   if (scale.is === "away")
     return (
       <p role="status" className="max-w-prose border-l-4 border-water pl-4">
-        The scale is silent. Go on by eye, and type what went in; it is read again when it speaks.
+        {feedText.theScaleIsSilentGo}
       </p>
     );
   const off = Math.round((target - scale.grams) * 10) / 10;
   const there = Math.abs(off) <= near;
   const words = there
-    ? "That is it."
-    : `${grams(Math.abs(off))} ${off > 0 === takesOut ? (takesOut ? "too little left" : "too much") : takesOut ? "still to take out" : "to go"}`;
+    ? feedText.thatIsIt
+    : `${grams(Math.abs(off))} ${off > 0 === takesOut ? (takesOut ? feedText.tooLittleLeft : feedText.tooMuch) : takesOut ? feedText.stillToTakeOut : feedText.toGo}`;
   return (
     <div className={`max-w-md border-l-4 pl-4 ${there ? "border-leaf" : "border-water"}`}>
       <p className="text-3xl font-bold">
         {grams(Math.round(scale.grams * 10) / 10)}
-        <span className="ml-3 text-lg font-semibold text-soft">on the scale now</span>
+        <span className="ml-3 text-lg font-semibold text-soft">{feedText.onTheScaleNow}</span>
       </p>
       <p
         aria-live={scale.stable ? "polite" : "off"}
@@ -210,13 +217,11 @@ function How({ opened, sheet, draft, set }: Pick<Parts, "opened" | "sheet" | "dr
   const chosen = draft.keepsAll ? "keeps_all" : sheet.style === "clean_jar" ? "clean_jar" : "in_the_jar";
   return (
     <details>
-      <summary className="min-h-11 py-2 font-semibold text-crust">
-        Another way: clean jar, no discard, ounces, spoons
-      </summary>
+      <summary className="min-h-11 py-2 font-semibold text-crust">{feedText.anotherWayCleanJarNo}</summary>
       <div className="flex flex-col gap-4 pt-2">
         {!first && (
           <Choice
-            label="This time"
+            label={feedText.thisTime}
             items={STYLE_CHOICES}
             value={chosen}
             onChange={(way) =>
@@ -230,7 +235,7 @@ function How({ opened, sheet, draft, set }: Pick<Parts, "opened" | "sheet" | "dr
           />
         )}
         <Choice
-          label="Said in"
+          label={feedText.saidIn}
           items={UNIT_CHOICES}
           value={draft.unit}
           onChange={(unit) => unit && set({ unit })}

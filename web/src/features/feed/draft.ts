@@ -1,4 +1,5 @@
 /** A feed being weighed: what really went in, as typed or read off the scale; an empty field went as planned. */
+
 import type {
   DiscardTo,
   FeedBody,
@@ -15,6 +16,7 @@ import { typed } from "../../lib/numbers";
 import { toField } from "../../lib/time";
 import type { WeightUnit } from "../../lib/units";
 import { momentOf, NOW, type When } from "../../lib/when";
+import { feedText } from "../../words";
 
 export type FeedDraft = {
   readonly id: string;
@@ -122,9 +124,9 @@ export type Field =
   | { readonly what: "flour"; readonly flour: Flour };
 
 export function fieldOf({ corrects, flour }: ScaleStep): Field | null {
-  if (corrects === "seed") return { what: "keep" };
-  if (corrects === "water") return { what: "water" };
-  return corrects === "flour" && flour ? { what: "flour", flour } : null;
+  if (corrects === "seed") return { what: feedText.keep };
+  if (corrects === "water") return { what: feedText.water2 };
+  return corrects === "flour" && flour ? { what: feedText.flour, flour } : null;
 }
 
 export function textOf(draft: FeedDraft, field: Field): string {

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { FeedBody, FeedPlan, OpenJar, Problem, Sheet } from "../../api/types";
 import { recordEntry, withdrawEntry } from "../../api/writes";
 import { useSay } from "../../ui/toast";
+import { commonText, feedText } from "../../words";
 import type { Fed } from "./Done";
 import { type FeedDraft, feedOf } from "./draft";
 
@@ -37,7 +38,7 @@ export function useSaving(
     setBusy(true);
     setProblems([]);
     const feed = feedOf(draft, sheet.plan, Date.now(), zone);
-    const label = `${assessment.in_jar === null ? "First mix" : "Feed"} of ${jar.name}`;
+    const label = feedText.ofIt(assessment.in_jar === null ? commonText.firstMix : commonText.feed, jar.name);
     const reopen = { path: `/jars/${jar.id}/feed`, draft: draftKey(jar.id), value: draft };
     const outcome = await recordEntry(jar.id, draft.id, seenFeed, feed, label, reopen);
     setBusy(false);
@@ -47,11 +48,11 @@ export function useSaving(
     }
     clear();
     const waits = outcome.kind === "waiting";
-    if (waits) say("Kept on this device. It is sent when the connection is back.");
+    if (waits) say(commonText.keptOnThisDeviceIt);
     else
-      say("Saved. Mark the new line, lid on loosely.", {
-        label: "Undo",
-        run: () => void withdrawEntry(draft.id, `Undoing a feed of ${jar.name}`),
+      say(feedText.savedMarkTheNewLine, {
+        label: commonText.undo,
+        run: () => void withdrawEntry(draft.id, feedText.undoingAFeedOf(jar.name)),
       });
     onFed({ feed, sheet, waits });
   };

@@ -3,6 +3,7 @@ import { api, http } from "../../api/client";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
+import { houseText } from "../../words";
 
 /** The private address that a calendar program subscribes to. */
 export function CalendarPart() {
@@ -21,25 +22,22 @@ export function CalendarPart() {
   return (
     <section aria-labelledby="calendar" className="flex flex-col gap-4">
       <h2 id="calendar" className="text-2xl">
-        Calendar
+        {houseText.calendar}
       </h2>
-      <p>
-        A private address to subscribe to: your feeds, in your calendar program, moving with the plan. Whoever
-        knows it sees the feeds and nothing else. If it leaks, make a new one; the old one ends.
-      </p>
+      <p>{houseText.aPrivateAddressToSubscribe}</p>
       {address && (
         <p className="border-l-4 border-crust pl-4">
-          <span className="block">Shown this once. Put it into your calendar program:</span>
+          <span className="block">{houseText.shownThisOncePutIt}</span>
           <code className="block break-all font-bold">{address}</code>
         </p>
       )}
       <div className="flex flex-wrap gap-3">
         <Button disabled={!key.data} onClick={() => (isSet ? setAsking(true) : void make())}>
-          {isSet ? "Make a new address" : "Make an address"}
+          {isSet ? houseText.makeANewAddress : houseText.makeAnAddress}
         </Button>
         {isSet && (
           <Button look="plain" onClick={() => void drop()}>
-            End it
+            {houseText.endIt}
           </Button>
         )}
       </div>
@@ -47,11 +45,11 @@ export function CalendarPart() {
       <Confirm
         open={asking}
         onOpenChange={setAsking}
-        title="Make a new address?"
-        yes="Make a new one"
+        title={houseText.makeANewAddress2}
+        yes={houseText.makeANewOne}
         onYes={() => void make()}
       >
-        <p>The old one ends at once: calendars that go by it stop following the plan.</p>
+        <p>{houseText.theOldOneEndsAt}</p>
       </Confirm>
     </section>
   );

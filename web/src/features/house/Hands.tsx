@@ -5,6 +5,7 @@ import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
+import { commonText, houseText } from "../../words";
 
 /** Who keeps the jars too: invited by a code, shown out with a press. */
 export function HandsPart() {
@@ -12,7 +13,7 @@ export function HandsPart() {
   const { act, problem } = useAct();
   const [code, setCode] = useState<string | null>(null);
   const [given, setGiven] = useState("");
-  if (hands.isPending) return <Loading what="Asking who is here" />;
+  if (hands.isPending) return <Loading what={houseText.askingWhoIsHere} />;
   if (!hands.data) return <OutOfReach onRetry={() => void hands.refetch()} />;
   const invite = async () => {
     const made = await act(http.POST("/api/hands/invitations"));
@@ -32,19 +33,19 @@ export function HandsPart() {
   return (
     <section aria-labelledby="hands" className="flex flex-col gap-4">
       <h2 id="hands" className="text-2xl">
-        Several hands
+        {houseText.severalHands}
       </h2>
-      <p>Whoever you let in sees all your jars and can feed them. The log says who did what.</p>
+      <p>{houseText.whoeverYouLetInSees}</p>
       {mine.length > 0 && (
         <ul>
           {mine.map((one) => (
             <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule">
               <span>
                 <span className="font-semibold">{one.name}</span>{" "}
-                <span className="text-soft">keeps your kitchen since {since(one.since)}</span>
+                <span className="text-soft">{houseText.keepsYourKitchenSince(since(one.since))}</span>
               </span>
               <Button look="plain" onClick={() => void showOut(one.id)}>
-                Show out
+                {houseText.showOut}
               </Button>
             </li>
           ))}
@@ -55,11 +56,11 @@ export function HandsPart() {
           {others.map((one) => (
             <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule">
               <span>
-                You keep <span className="font-semibold">{one.name}</span>'s kitchen{" "}
-                <span className="text-soft">since {since(one.since)}</span>
+                {houseText.youKeep} <span className="font-semibold">{one.name}</span>
+                {houseText.sKitchen} <span className="text-soft">{houseText.since(since(one.since))}</span>
               </span>
               <Button look="plain" onClick={() => void showOut(one.id)}>
-                Leave it
+                {commonText.leaveIt}
               </Button>
             </li>
           ))}
@@ -67,27 +68,27 @@ export function HandsPart() {
       )}
       {code && (
         <p className="border-l-4 border-crust pl-4">
-          <span className="block">Tell it to one person. It works once, for seven days:</span>
+          <span className="block">{houseText.tellItToOnePerson}</span>
           <span className="block text-2xl font-bold tracking-wide">{code}</span>
         </p>
       )}
       <div className="flex flex-wrap gap-3">
-        <Button onClick={() => void invite()}>Invite somebody</Button>
+        <Button onClick={() => void invite()}>{houseText.inviteSomebody}</Button>
         {open > 0 && (
           <Button look="plain" onClick={() => void callBack()}>
-            Call back {open === 1 ? "the open invitation" : `${open} open invitations`}
+            {houseText.callBack(open === 1 ? houseText.theOpenInvitation : houseText.openInvitations(open))}
           </Button>
         )}
       </div>
       <form onSubmit={(event) => void comeIn(event)} noValidate className="flex max-w-sm items-end gap-3">
         <TextField
-          label="An invitation you were given"
+          label={houseText.anInvitationYouWereGiven}
           value={given}
           onChange={(event) => setGiven(event.target.value)}
           autoComplete="off"
           autoCapitalize="none"
         />
-        <Button type="submit">Come in</Button>
+        <Button type="submit">{houseText.comeIn}</Button>
       </form>
       <Refused problem={problem} />
     </section>

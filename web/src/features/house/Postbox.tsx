@@ -5,7 +5,7 @@ import { useStored } from "../../lib/store";
 import { deviceZone, when } from "../../lib/time";
 import { Button } from "../../ui/button";
 import { Loading } from "../../ui/states";
-import { reminderLine } from "../../words/reminders";
+import { houseText, reminderLine } from "../../words";
 
 /** The simulated postbox: what mail or push would have brought, and what it will. */
 export function PostboxPart() {
@@ -21,26 +21,27 @@ export function PostboxPart() {
   return (
     <section aria-labelledby="postbox" className="flex flex-col gap-4">
       <h2 id="postbox" className="text-2xl">
-        Reminders
+        {houseText.reminders}
       </h2>
-      <p>
-        One for each act, in your hours, none for what is done. No mail or push leaves this machine: they go
-        to this simulated postbox.
-      </p>
+      <p>{houseText.oneForEachActIn}</p>
       <div>
         {notices ? (
-          <Button onClick={() => setNotices(false)}>Stop notices in this browser</Button>
+          <Button onClick={() => setNotices(false)}>{houseText.stopNoticesInThisBrowser}</Button>
         ) : (
-          <Button onClick={() => void allow()}>Notices in this browser too</Button>
+          <Button onClick={() => void allow()}>{houseText.noticesInThisBrowserToo}</Button>
         )}
-        {refused && <p className="mt-1 text-soft">This browser does not allow them. The postbox goes on.</p>}
+        {refused && <p className="mt-1 text-soft">{houseText.thisBrowserDoesNotAllow}</p>}
       </div>
-      {box.isPending && <Loading what="Looking into the postbox" />}
-      {box.isError && !box.data && <p className="text-soft">The postbox cannot be reached just now.</p>}
+      {box.isPending && <Loading what={houseText.lookingIntoThePostbox} />}
+      {box.isError && !box.data && <p className="text-soft">{houseText.thePostboxCannotBeReached}</p>}
       {box.data && (
         <>
-          <Letters title="Sent" none="Nothing yet." letters={box.data.sent} />
-          <Letters title="To come" none="Nothing is planned." letters={box.data.to_come.slice(0, 8)} />
+          <Letters title={houseText.sent} none={houseText.nothingYet} letters={box.data.sent} />
+          <Letters
+            title={houseText.toCome}
+            none={houseText.nothingIsPlanned}
+            letters={box.data.to_come.slice(0, 8)}
+          />
         </>
       )}
     </section>

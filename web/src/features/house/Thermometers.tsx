@@ -7,6 +7,7 @@ import { Button } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
+import { houseText } from "../../words";
 
 /** Thermometers that post how warm a place is, each with a token of its own. */
 export function ThermometersPart() {
@@ -15,7 +16,7 @@ export function ThermometersPart() {
   const [leaving, setLeaving] = useState<Station | null>(null);
   const [place, setPlace] = useState("");
   const [token, setToken] = useState<string | null>(null);
-  if (stations.isPending) return <Loading what="Reading the thermometers" />;
+  if (stations.isPending) return <Loading what={houseText.readingTheThermometers} />;
   if (!stations.data) return <OutOfReach onRetry={() => void stations.refetch()} />;
   const setUp = async (event: FormEvent) => {
     event.preventDefault();
@@ -29,12 +30,9 @@ export function ThermometersPart() {
   return (
     <section aria-labelledby="thermometers" className="flex flex-col gap-4">
       <h2 id="thermometers" className="text-2xl">
-        Thermometers
+        {houseText.thermometers}
       </h2>
-      <p>
-        A device posts how warm its place is; a jar beside it is then judged by that. Choose it on the jar's
-        page.
-      </p>
+      <p>{houseText.aDevicePostsHowWarm}</p>
       <ul>
         {stations.data.map((one) => (
           <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule">
@@ -42,40 +40,40 @@ export function ThermometersPart() {
               <span className="font-semibold">{one.place}</span>{" "}
               <span className="text-soft">
                 {one.last_at === null
-                  ? "has said nothing yet"
+                  ? houseText.hasSaidNothingYet
                   : `${one.last_c} °C, ${when(one.last_at, Date.now(), deviceZone())}`}
               </span>
             </span>
             <Button look="plain" onClick={() => setLeaving(one)}>
-              Withdraw
+              {houseText.withdraw}
             </Button>
           </li>
         ))}
       </ul>
       {token && (
         <p className="border-l-4 border-crust pl-4">
-          <span className="block">Its token, shown this once. Put it into the device:</span>
+          <span className="block">{houseText.itsTokenShownThisOnce}</span>
           <code className="block break-all text-lg font-bold">{token}</code>
         </p>
       )}
       <form onSubmit={(event) => void setUp(event)} noValidate className="flex max-w-sm items-end gap-3">
         <TextField
-          label="Place"
-          placeholder="Top of the fridge"
+          label={houseText.place}
+          placeholder={houseText.topOfTheFridge}
           value={place}
           onChange={(event) => setPlace(event.target.value)}
         />
-        <Button type="submit">Set one up</Button>
+        <Button type="submit">{houseText.setOneUp}</Button>
       </form>
       <Refused problem={problem} />
       <Confirm
         open={leaving !== null}
         onOpenChange={() => setLeaving(null)}
-        title={`Withdraw ${leaving?.place ?? "it"}?`}
-        yes="Withdraw it"
+        title={houseText.withdraw2(leaving?.place ?? houseText.it)}
+        yes={houseText.withdrawIt}
         onYes={() => void (leaving && withdraw(leaving.id))}
       >
-        <p>Its token ends. What it wrote stays; from now on jars beside it go by the warmth told by hand.</p>
+        <p>{houseText.itsTokenEndsWhatIt}</p>
       </Confirm>
     </section>
   );

@@ -5,8 +5,15 @@ import { useRested } from "../../lib/hooks";
 import { grams, typed } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { NumberField } from "../../ui/field";
-import { basisWords, readyWords, risingWords, spanWords, tenMinutes } from "../../words/forecasts";
-import { problemWords } from "../../words/problems";
+import {
+  basisWords,
+  jarText,
+  problemWords,
+  readyWords,
+  risingWords,
+  spanWords,
+  tenMinutes,
+} from "../../words";
 
 /** What is forecast of the running feed and of the day of ready; opened, why, and what would be elsewhere. */
 export function Ahead({ opened }: { readonly opened: OpenJar }) {
@@ -14,17 +21,15 @@ export function Ahead({ opened }: { readonly opened: OpenJar }) {
   const { forecast, outlook, in_jar, ready_ahead: ready, hungry_again_at: hungry } = assessment;
   if (!forecast || !outlook) return null;
   return (
-    <section aria-label="Forecast" className="max-w-prose border-l-4 border-dawn pl-4">
+    <section aria-label={jarText.forecast} className="max-w-prose border-l-4 border-dawn pl-4">
       <p className="text-lg font-semibold">{risingWords(outlook, forecast, now, zone)}</p>
-      {hungry && <p>Hungry again about {when(tenMinutes(hungry), now, zone)}.</p>}
-      {assessment.may_run_over && in_jar && (
-        <p>It may run over: this jar has room for {in_jar.room_times.toFixed(1)} ×. Put a tray under it.</p>
-      )}
+      {hungry && <p>{jarText.hungryAgainAbout(when(tenMinutes(hungry), now, zone))}</p>}
+      {assessment.may_run_over && in_jar && <p>{jarText.itMayRunOverThis(in_jar.room_times.toFixed(1))}</p>}
       {ready && <p>{readyWords(ready, now, zone)}</p>}
       <details>
-        <summary className="min-h-11 py-2 font-semibold text-crust">Why, and what if</summary>
+        <summary className="min-h-11 py-2 font-semibold text-crust">{jarText.whyAndWhatIf}</summary>
         <p className="text-soft">
-          {basisWords(forecast, assessment.yeast_unshown)} This is a forecast, not a promise.
+          {jarText.thisIsAForecastNot(basisWords(forecast, assessment.yeast_unshown))}
         </p>
         <WhatIf opened={opened} />
       </details>
@@ -50,11 +55,11 @@ function WhatIf({ opened }: { readonly opened: OpenJar }) {
     <div className="mt-3 flex flex-col gap-3">
       <div className="max-w-64">
         <NumberField
-          label="What if it stood at"
+          label={jarText.whatIfItStoodAt}
           unit="°C"
           value={text}
           onChange={(event) => setText(event.target.value)}
-          error={asked ? error : "Type the degrees, such as 26."}
+          error={asked ? error : jarText.typeTheDegreesSuchAs}
         />
       </div>
       <div aria-live="polite">
@@ -82,7 +87,7 @@ function Offers({
 }) {
   return (
     <table className="mt-3 w-full border-collapse text-left">
-      <caption className="pb-1 text-left font-semibold">Fed now, it peaks</caption>
+      <caption className="pb-1 text-left font-semibold">{jarText.fedNowItPeaks}</caption>
       <tbody>
         {offers.map((offer) => (
           <tr key={offer.flour_parts} className="border-t border-rule">

@@ -9,15 +9,14 @@ import { dayWord } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
-import { findingLine } from "../../words/judging";
-import { problemWords } from "../../words/problems";
+import { commonText, findingLine, jarText, problemWords } from "../../words";
 
 /** Binning a jar, led through: why, what to wash, and how to begin again. */
 export function BinPage() {
   const { jarId = "" } = useParams();
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
-  useTitle(opened.data ? `Bin ${opened.data.jar.name}` : "Bin a jar");
-  if (opened.isPending) return <Loading what="Opening the jar" />;
+  useTitle(opened.data ? jarText.bin(opened.data.jar.name) : jarText.binAJar);
+  if (opened.isPending) return <Loading what={commonText.openingTheJar} />;
   if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
   return <Steps opened={opened.data} />;
 }
@@ -31,30 +30,23 @@ function Steps({ opened }: { readonly opened: OpenJar }) {
   const bin = async () => {
     setBusy(true);
     const entry = { kind: "bin", at: new Date().toISOString(), note: "" } as const;
-    const outcome = await recordEntry(jar.id, newId(), null, entry, `Binning ${jar.name}`, null);
+    const outcome = await recordEntry(jar.id, newId(), null, entry, jarText.binning(jar.name), null);
     setBusy(false);
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
   };
   return (
     <article className="mx-auto max-w-2xl pt-6">
       <h1 className={`text-3xl ${danger && !done ? "text-alarm" : ""}`}>
-        {done ? `${jar.name} is binned.` : `Bin all of ${jar.name}`}
+        {done ? jarText.isBinned(jar.name) : jarText.binAllOf(jar.name)}
       </h1>
       {danger && <p className="mt-3 text-lg">{findingLine(danger, now, zone)}</p>}
       {!done && (
         <ol className="mt-6 flex flex-col gap-5">
-          <Part title={danger ? "Why none of it can be kept" : "All of it goes"}>
-            {danger
-              ? "What shows on top has already grown through the rest. Scraping it off or feeding what is under it does not help. The usual advice of food-safety agencies for soft foods is the same."
-              : "Nothing more can be logged after it. The log itself stays, and you can undo this there."}
+          <Part title={danger ? jarText.whyNoneOfItCan : jarText.allOfItGoes}>
+            {danger ? jarText.whatShowsOnTopHas : jarText.nothingMoreCanBeLogged}
           </Part>
-          <Part title="Into the bin, unopened as far as it goes">
-            Do not smell it closely or taste it. Tie it in a bag. Not to the compost, and not down the sink.
-          </Part>
-          <Part title="Wash everything it touched">
-            Jar, lid, spoon, spatula, rubber band, in the hottest water you have, or replace them. Throw the
-            cloth or paper away. Wipe the place where it stood, and wash your hands.
-          </Part>
+          <Part title={jarText.intoTheBinUnopenedAs}>{jarText.doNotSmellItClosely}</Part>
+          <Part title={jarText.washEverythingItTouched}>{jarText.jarLidSpoonSpatulaRubber}</Part>
         </ol>
       )}
       {done ? (
@@ -62,10 +54,10 @@ function Steps({ opened }: { readonly opened: OpenJar }) {
       ) : (
         <div className="sticky bottom-0 mt-6 flex flex-wrap gap-3 bg-paper py-3">
           <Button look="alarm" disabled={busy} onClick={() => void bin()}>
-            {busy ? "Saving …" : "All of it is in the bin"}
+            {busy ? commonText.saving : jarText.allOfItIsIn}
           </Button>
           <ButtonLink look="plain" to={`/jars/${jar.id}`}>
-            Not now
+            {commonText.notNow}
           </ButtonLink>
         </div>
       )}
@@ -89,26 +81,19 @@ function Again({ opened }: { readonly opened: OpenJar }) {
   );
   return (
     <div className="mt-4 flex flex-col items-start gap-4">
-      <p className="text-lg">
-        It happens to every baker once. A warm spoon left in, a lid that stood open; nothing about you.
-      </p>
-      {spare && (
-        <p>
-          You set a spare aside {dayWord(spare.entry.at, now, zone)}. If it looks and smells clean, wake it:
-          it saves you the first week.
-        </p>
-      )}
+      <p className="text-lg">{jarText.itHappensToEveryBaker}</p>
+      {spare && <p>{jarText.youSetASpareAside(dayWord(spare.entry.at, now, zone))}</p>}
       <div className="flex flex-wrap gap-3">
         {spare && (
           <ButtonLink look="act" to="/new?from=asleep">
-            Wake the spare
+            {jarText.wakeTheSpare}
           </ButtonLink>
         )}
         <ButtonLink look={spare ? "quiet" : "act"} to={`/new?like=${jar.id}`}>
-          Begin again the same way
+          {commonText.beginAgainTheSameWay}
         </ButtonLink>
         <ButtonLink look="plain" to="/">
-          To the kitchen
+          {commonText.toTheKitchen}
         </ButtonLink>
       </div>
     </div>

@@ -1,9 +1,7 @@
 import type { OpenJar } from "../../api/types";
 import { clock, dayWord } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
-import { changeLine } from "../../words/changes";
-import { sightWords } from "../../words/methods";
-import { taskLine } from "../../words/tasks";
+import { changeLine, commonText, jarText, sightWords, taskLine } from "../../words";
 
 const MOST = 6;
 const MOST_CHANGES = 4;
@@ -18,7 +16,7 @@ export function Coming({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="coming">
       <h2 id="coming" className="text-2xl">
-        Coming
+        {jarText.coming}
       </h2>
       <ol className="mt-2">
         {ahead.map((step) => (
@@ -26,16 +24,16 @@ export function Coming({ opened }: { readonly opened: OpenJar }) {
             <span className="font-semibold first-letter:uppercase">
               {dayWord(step.due, now, zone)} {clock(step.due, zone)}
             </span>
-            <span className="text-soft">day {step.day}</span>
+            <span className="text-soft">{commonText.day(step.day)}</span>
             <span className="col-span-2 text-soft">
-              {step.waits_for.length > 0 && `Once ${sightWords(step.waits_for)}: `}
+              {step.waits_for.length > 0 && commonText.once(sightWords(step.waits_for))}
               {taskLine(step.do)}
             </span>
           </li>
         ))}
       </ol>
       <ButtonLink look="plain" to={`/jars/${opened.jar.id}/plan`} className="mt-2 -ml-3">
-        The whole plan
+        {jarText.theWholePlan}
       </ButtonLink>
     </section>
   );
@@ -51,7 +49,7 @@ export function Changes({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="changes" className="mt-8">
       <h2 id="changes" className="text-2xl">
-        What moved it
+        {commonText.whatMovedIt}
       </h2>
       <ul className="mt-2">
         {changes.map((change) => (

@@ -5,7 +5,7 @@ import { toField } from "../../lib/time";
 import { momentOf, type When } from "../../lib/when";
 import { draftKeyOf, useAmending } from "../../parts/amending";
 import { AmendEnd } from "../../parts/log-form";
-import { DEED_WORDS } from "../../words/tasks";
+import { DEED_WORDS } from "../../words";
 
 type Draft = { readonly when: When; readonly note: string };
 

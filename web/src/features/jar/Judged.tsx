@@ -6,9 +6,18 @@ import { dayWord } from "../../lib/time";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { SignNote } from "../../ui/sign-note";
-import { CLOSE_UP_WORDS } from "../../words/atlas";
-import { floatLine, metWord, readinessLine, rowWords, signNote, stepLine } from "../../words/judging";
-import { NORMAL_WORDS } from "../../words/moves";
+import {
+  CLOSE_UP_WORDS,
+  commonText,
+  floatLine,
+  jarText,
+  metWord,
+  NORMAL_WORDS,
+  readinessLine,
+  rowWords,
+  signNote,
+  stepLine,
+} from "../../words";
 
 /** What the jar shows: the signs found, or else what is normal on this day. */
 export function Found({ opened }: { readonly opened: OpenJar }) {
@@ -17,7 +26,7 @@ export function Found({ opened }: { readonly opened: OpenJar }) {
   const calm = normal !== null && !steady && !findings.some((one) => signNote(one).grave === "normal");
   if (findings.length === 0 && !calm) return null;
   return (
-    <ul aria-label="What it shows" className="flex max-w-prose flex-col gap-3">
+    <ul aria-label={jarText.whatItShows} className="flex max-w-prose flex-col gap-3">
       {findings.map((one) => (
         <li key={one.sign}>
           <SignNote {...signNote(one)} />
@@ -32,7 +41,7 @@ export function Found({ opened }: { readonly opened: OpenJar }) {
 /** The baker's word on a sign: the question answered, or the sign ruled out. */
 function Answer({ finding, opened }: { readonly finding: Finding; readonly opened: OpenJar }) {
   const { jar } = opened;
-  const rule = (yes: boolean) => void sayWord(jar.id, finding.sign, yes, `A sign of ${jar.name}`);
+  const rule = (yes: boolean) => void sayWord(jar.id, finding.sign, yes, jarText.aSignOf(jar.name));
   if (finding.ask === "is_it_fuzzy_or_coloured") {
     const fuzzy = () => {
       const look: LookBody = {
@@ -49,7 +58,7 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
         floats: null,
         note: "",
       };
-      void recordEntry(jar.id, newId(), null, look, `Look at ${jar.name}`, null);
+      void recordEntry(jar.id, newId(), null, look, commonText.lookAt(jar.name), null);
     };
     return (
       <div className="flex flex-wrap gap-4 pt-2 pl-5">
@@ -60,7 +69,7 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
               {CLOSE_UP_WORDS[kind].what}
             </figcaption>
             <Button onClick={kind === "film" ? () => rule(true) : fuzzy}>
-              {kind === "film" ? "Thin and flat" : "Fuzzy or coloured"}
+              {kind === "film" ? jarText.thinAndFlat : jarText.fuzzyOrColoured}
             </Button>
           </figure>
         ))}
@@ -69,7 +78,7 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
   }
   return (
     <Button look="plain" onClick={() => rule(false)}>
-      It is not that
+      {jarText.itIsNotThat}
     </Button>
   );
 }
@@ -86,14 +95,14 @@ export function ReadyOrNot({ opened }: { readonly opened: OpenJar }) {
       className={`max-w-prose self-start border-l-4 pl-4 ${ready ? "border-leaf" : "border-rule"}`}
     >
       <h2 id="ready" className="text-xl">
-        Ready?
+        {jarText.ready}
       </h2>
       <p className={ready ? "font-semibold text-leaf" : ""}>{readinessLine(readiness)}</p>
-      {!ready && earliest && <p>At the earliest {dayWord(earliest, now, zone)}.</p>}
+      {!ready && earliest && <p>{jarText.atTheEarliest(dayWord(earliest, now, zone))}</p>}
       {floats !== null && <p className="text-soft">{floatLine(floats)}</p>}
       <Overrule opened={opened} />
       <details open={!ready}>
-        <summary className="min-h-11 py-2 font-semibold text-crust">Step by step</summary>
+        <summary className="min-h-11 py-2 font-semibold text-crust">{jarText.stepByStep}</summary>
         <ul>
           {readiness.steps.map((step) => (
             <Step key={step.step} step={step} rule={readiness.rule} />
@@ -101,13 +110,13 @@ export function ReadyOrNot({ opened }: { readonly opened: OpenJar }) {
         </ul>
         <div className="mt-3">
           <Choice
-            label="Ready, for you, is"
+            label={jarText.readyForYouIs}
             items={readiness.rule.rows.map(({ strictness, feeds }) => ({
               value: strictness,
               label: rowWords(feeds),
             }))}
             value={jar.ready_after}
-            onChange={(rule) => rule && void setReadyAfter(jar.id, rule, `What is ready for ${jar.name}`)}
+            onChange={(rule) => rule && void setReadyAfter(jar.id, rule, jarText.whatIsReadyFor(jar.name))}
           />
         </div>
       </details>
@@ -120,24 +129,24 @@ function Overrule({ opened }: { readonly opened: OpenJar }) {
   const { jar, assessment, log } = opened;
   const { readiness } = assessment;
   if (!readiness) return null;
-  const say = (yes: boolean) => void sayWord(jar.id, "ready", yes, `Your word on ${jar.name}`);
+  const say = (yes: boolean) => void sayWord(jar.id, "ready", yes, jarText.yourWordOn(jar.name));
   const spoken = log.find(
     ({ entry, withdrawn }) => entry.kind === "word" && entry.about === "ready" && !withdrawn,
   );
   if (readiness.word !== null && spoken) {
-    const back = () => void withdrawEntry(spoken.id, `Taking back your word on ${jar.name}`);
+    const back = () => void withdrawEntry(spoken.id, jarText.takingBackYourWordOn(jar.name));
     return (
       <p className="text-soft">
-        By its looks it {readiness.by_rule ? "is ready" : "is not ready yet"}.{" "}
+        {jarText.byItsLooksIt(readiness.by_rule ? jarText.isReady : jarText.isNotReadyYet)}{" "}
         <Button look="plain" onClick={back}>
-          Go by the looks again
+          {jarText.goByTheLooksAgain}
         </Button>
       </p>
     );
   }
   return (
     <Button look="plain" className="-ml-3" onClick={() => say(!readiness.ready)}>
-      {readiness.ready ? "It is not ready for me" : "I call it ready"}
+      {readiness.ready ? jarText.itIsNotReadyFor : jarText.iCallItReady}
     </Button>
   );
 }

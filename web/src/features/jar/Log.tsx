@@ -7,28 +7,24 @@ import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
-import { wordLine } from "../../words/counsel";
-import { flourList } from "../../words/flours";
-import { lookLine } from "../../words/looks";
-import { problemWords } from "../../words/problems";
-import { DEED_WORDS } from "../../words/tasks";
+import { commonText, DEED_WORDS, flourList, jarText, lookLine, problemWords, wordLine } from "../../words";
 
-const DISCARD_WORDS: Record<DiscardTo, string> = { compost: "compost", bin: "bin", jar: "discard jar" };
+const DISCARD_WORDS: Record<DiscardTo, string> = { compost: "compost", bin: "bin", jar: jarText.discardJar };
 
 type Told = { readonly title: string; readonly line: string };
 
 function tell(entry: EntryBody, readAs: number | null): Told {
-  if (entry.kind === "look") return { title: "Look", line: lookLine(entry, readAs) };
-  if (entry.kind === "bin") return { title: "Binned", line: "" };
+  if (entry.kind === "look") return { title: commonText.look, line: lookLine(entry, readAs) };
+  if (entry.kind === "bin") return { title: jarText.binned, line: "" };
   if (entry.kind === "deed") return { title: DEED_WORDS[entry.did], line: "" };
-  if (entry.kind === "leave") return { title: "Left alone", line: "" };
-  if (entry.kind === "word") return { title: "Your word", line: wordLine(entry) };
-  const juice = entry.juice_g > 0 ? `${grams(entry.juice_g)} juice, ` : "";
-  const gone = entry.discard_to ? `, discard to the ${DISCARD_WORDS[entry.discard_to]}` : "";
-  const added = `${grams(entry.water_g)} water, ${juice}${flourList(entry.flours)}`;
+  if (entry.kind === "leave") return { title: jarText.leftAlone, line: "" };
+  if (entry.kind === "word") return { title: jarText.yourWord, line: wordLine(entry) };
+  const juice = entry.juice_g > 0 ? jarText.juice(grams(entry.juice_g)) : "";
+  const gone = entry.discard_to ? jarText.discardToThe(DISCARD_WORDS[entry.discard_to]) : "";
+  const added = jarText.water(grams(entry.water_g), juice, flourList(entry.flours));
   return entry.keep_g === 0
-    ? { title: "First mix", line: added }
-    : { title: "Fed", line: `kept ${grams(entry.keep_g)}, added ${added}${gone}` };
+    ? { title: commonText.firstMix, line: added }
+    : { title: jarText.fed, line: jarText.keptAdded(grams(entry.keep_g), added, gone) };
 }
 
 /** All entries, the latest first, by day. */
@@ -41,11 +37,9 @@ export function Log({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="log" className="min-w-0">
       <h2 id="log" className="text-2xl">
-        Log
+        {jarText.log}
       </h2>
-      {log.length === 0 && (
-        <p className="mt-2 text-soft">Nothing yet. It fills by itself while you feed and look.</p>
-      )}
+      {log.length === 0 && <p className="mt-2 text-soft">{jarText.nothingYetItFillsBy}</p>}
       {[...days].map(([day, entries]) => (
         <div key={day} className="mt-4">
           <h3 className="text-lg first-letter:uppercase">{day}</h3>
@@ -77,23 +71,22 @@ function Entry({
   const session = api.useQuery("get", "/api/session");
   const me = session.data?.account?.name;
   const by = entry.recorded_by && entry.recorded_by !== me ? entry.recorded_by : null;
-  const what = `${title.toLowerCase()} of ${clock(entry.entry.at, zone)}`;
+  const what = jarText.ofIt(title.toLowerCase(), clock(entry.entry.at, zone));
   const turn = async () => {
     const outcome = entry.withdrawn
-      ? await restoreEntry(entry.id, `Putting back a ${title.toLowerCase()} of ${jar.name}`)
-      : await withdrawEntry(entry.id, `Undoing a ${title.toLowerCase()} of ${jar.name}`);
+      ? await restoreEntry(entry.id, jarText.puttingBackAOf(title.toLowerCase(), jar.name))
+      : await withdrawEntry(entry.id, jarText.undoingAOf(title.toLowerCase(), jar.name));
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
-    if (outcome.kind === "saved" && !entry.withdrawn)
-      say("Undone. It counts for nothing; you can put it back.");
+    if (outcome.kind === "saved" && !entry.withdrawn) say(jarText.undoneItCountsForNothing);
   };
-  const change = { label: "Change", run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
+  const change = { label: jarText.change, run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
   const acts = [
     ...(entry.withdrawn || !["feed", "look", "deed"].includes(entry.entry.kind) ? [] : [change]),
-    { label: entry.withdrawn ? "Put back" : "Undo", run: () => void turn() },
+    { label: entry.withdrawn ? jarText.putBack : commonText.undo, run: () => void turn() },
     ...(entry.revision > 1
       ? [
           {
-            label: history ? "Hide what it said before" : "What it said before",
+            label: history ? jarText.hideWhatItSaidBefore : jarText.whatItSaidBefore,
             run: () => setHistory(!history),
           },
         ]
@@ -105,8 +98,8 @@ function Entry({
       <div className="min-w-0 py-2">
         <div className={entry.withdrawn ? "text-soft line-through" : ""}>
           <span className="font-semibold">{title}</span> {line}
-          {by && <span className="text-soft"> by {by}</span>}
-          {entry.withdrawn && <span className="sr-only"> (undone)</span>}
+          {by && <span className="text-soft"> {jarText.by(by)}</span>}
+          {entry.withdrawn && <span className="sr-only"> {jarText.undone}</span>}
         </div>
         {entry.entry.note && (
           <p dir="auto" className="whitespace-pre-wrap break-words italic">
@@ -115,7 +108,7 @@ function Entry({
         )}
         {history && <History entry={entry} opened={opened} />}
       </div>
-      <Menu label={`Change or undo the ${what}`} trigger={<Dots />} items={acts} />
+      <Menu label={jarText.changeOrUndoThe(what)} trigger={<Dots />} items={acts} />
     </li>
   );
 }
@@ -137,7 +130,7 @@ function History({ entry, opened }: { readonly entry: LogEntry; readonly opened:
   });
   if (!changes.data)
     return (
-      <p className="text-soft">{changes.isError ? "It cannot be reached just now." : "Looking it up …"}</p>
+      <p className="text-soft">{changes.isError ? jarText.itCannotBeReachedJust : jarText.lookingItUp}</p>
     );
   return (
     <ul className="border-l-4 border-rule pl-4">
@@ -145,7 +138,7 @@ function History({ entry, opened }: { readonly entry: LogEntry; readonly opened:
         const { title, line } = tell(change.before, null);
         return (
           <li key={change.made_at}>
-            <span className="text-soft">Until {when(change.made_at, now, zone)}:</span> {title}{" "}
+            <span className="text-soft">{jarText.until(when(change.made_at, now, zone))}</span> {title}{" "}
             {when(change.before.at, now, zone)} {line}
             {change.before.note && <span className="italic"> {change.before.note}</span>}
           </li>

@@ -10,9 +10,7 @@ import { AnsweredAdvice, Caution, OpenAdvice } from "../../parts/advice";
 import { DeedButton } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
-import { flourList } from "../../words/flours";
-import { findingLine, stageLine } from "../../words/judging";
-import { DEED_OF, nextMove } from "../../words/moves";
+import { commonText, DEED_OF, findingLine, flourList, jarText, nextMove, stageLine } from "../../words";
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Found, ReadyOrNot } from "./Judged";
@@ -29,8 +27,8 @@ export function JarPage() {
     { params: { path: { jar_id: jarId } } },
     { refetchInterval: 60_000 },
   );
-  useTitle(opened.data?.jar.name ?? "Jar");
-  if (opened.isPending) return <Loading what="Opening the jar" />;
+  useTitle(opened.data?.jar.name ?? commonText.jar);
+  if (opened.isPending) return <Loading what={commonText.openingTheJar} />;
   if (!opened.data) {
     return isNotThere(opened.error) ? <NotHere /> : <OutOfReach onRetry={() => void opened.refetch()} />;
   }
@@ -40,9 +38,9 @@ export function JarPage() {
 function NotHere() {
   return (
     <div className="mx-auto flex max-w-md flex-col items-start gap-4 py-16">
-      <h1 className="text-3xl">This jar is not on your shelf.</h1>
+      <h1 className="text-3xl">{jarText.thisJarIsNotOn}</h1>
       <ButtonLink look="act" to="/">
-        To the kitchen
+        {commonText.toTheKitchen}
       </ButtonLink>
     </div>
   );
@@ -70,7 +68,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
               {findingLine(assessment.findings[0], now, zone)}{" "}
               {assessment.findings[0].look_id && (
                 <Link to={`/jars/${jar.id}/log/${assessment.findings[0].look_id}`} className="underline">
-                  Noted by mistake? Change that look.
+                  {jarText.notedByMistakeChangeThat}
                 </Link>
               )}
             </p>
@@ -111,16 +109,14 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
 function facts({ assessment }: OpenJar): string {
   const { day, in_jar: held, totals } = assessment;
   const parts = [];
-  if (day > 0) parts.push(`Day ${day}`);
+  if (day > 0) parts.push(jarText.day(day));
   if (held) {
     const rounded = held.flours.map((part) => ({ ...part, g: Math.round(part.g) }));
-    parts.push(
-      `${Math.round(held.total_g)} g in the jar: ${flourList(rounded)}, ${Math.round(held.water_g)} g water`,
-    );
-    if (held.hydration_percent !== null) parts.push(`${percent(held.hydration_percent)} hydration`);
+    parts.push(jarText.gInTheJarG(Math.round(held.total_g), flourList(rounded), Math.round(held.water_g)));
+    if (held.hydration_percent !== null) parts.push(jarText.hydration(percent(held.hydration_percent)));
   }
   if (totals.feeds > 0)
-    parts.push(`${grams(totals.flour_g)} flour used, ${grams(totals.discard_g)} taken out so far`);
+    parts.push(jarText.flourUsedTakenOutSo(grams(totals.flour_g), grams(totals.discard_g)));
   return parts.join(" · ");
 }
 
@@ -132,11 +128,11 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
       <div className="flex flex-wrap gap-3">
         {move === "binned" && (
           <ButtonLink look="act" to={`/new?like=${jar.id}`}>
-            Begin again the same way
+            {commonText.beginAgainTheSameWay}
           </ButtonLink>
         )}
-        <Button onClick={() => void setOnShelf(jar.id, !jar.on_shelf, `Moving ${jar.name}`)}>
-          {jar.on_shelf ? "Put it away" : "Back on the shelf"}
+        <Button onClick={() => void setOnShelf(jar.id, !jar.on_shelf, jarText.moving(jar.name))}>
+          {jar.on_shelf ? commonText.putItAway : jarText.backOnTheShelf}
         </Button>
       </div>
     );
@@ -144,7 +140,7 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
   if (move === "bin")
     return (
       <ButtonLink look="alarm" to={`/jars/${jar.id}/bin`} className="self-start">
-        Bin it, step by step
+        {commonText.binItStepByStep}
       </ButtonLink>
     );
   const isTime = move === "mix" || (move === "feed" && state !== "not_yet" && state !== "waiting");
@@ -152,21 +148,21 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
   return (
     <div className="flex flex-wrap gap-3">
       <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
-        {move === "mix" ? "Mix it" : "Feed"}
+        {move === "mix" ? commonText.mixIt : commonText.feed}
       </ButtonLink>
       {deed && <DeedButton jar={jar} did={deed.deed} label={deed.label} />}
       {move !== "mix" && (
         <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
-          Look
+          {commonText.look}
         </ButtonLink>
       )}
       {assessment.in_jar && (
         <>
           <ButtonLink look="plain" to={`/signs?jar=${jar.id}`}>
-            Something is wrong
+            {commonText.somethingIsWrong}
           </ButtonLink>
           <ButtonLink look="plain" to={`/jars/${jar.id}/bin`}>
-            Bin this jar
+            {jarText.binThisJar}
           </ButtonLink>
         </>
       )}

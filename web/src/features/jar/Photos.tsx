@@ -12,13 +12,14 @@ import { Button, ButtonLink } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { Loading, OutOfReach } from "../../ui/states";
 import { Wipe } from "../../ui/wipe";
+import { commonText, jarText } from "../../words";
 
 /** A jar's days at once: flipped through one by one, or two held against each other. */
 export function PhotosPage() {
   const { jarId = "" } = useParams();
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
-  useTitle(opened.data ? `Photos of ${opened.data.jar.name}` : "Photos");
-  if (opened.isPending) return <Loading what="Opening the photos" />;
+  useTitle(opened.data ? jarText.photosOf(opened.data.jar.name) : jarText.photos);
+  if (opened.isPending) return <Loading what={jarText.openingThePhotos} />;
   if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
   return <Album opened={opened.data} />;
 }
@@ -33,10 +34,10 @@ function Album({ opened }: { readonly opened: OpenJar }) {
   if (!shown) {
     return (
       <div className="mx-auto flex max-w-md flex-col items-start gap-4 py-16">
-        <h1 className="text-3xl">No photos of {jar.name} yet.</h1>
-        <p>Add one with a look: three lines on it give the level.</p>
+        <h1 className="text-3xl">{jarText.noPhotosOfYet(jar.name)}</h1>
+        <p>{jarText.addOneWithALook}</p>
         <ButtonLink look="act" to={`/jars/${jar.id}/look`}>
-          Look
+          {commonText.look}
         </ButtonLink>
       </div>
     );
@@ -49,14 +50,14 @@ function Album({ opened }: { readonly opened: OpenJar }) {
   };
   return (
     <article className="pt-6">
-      <h1 className="text-3xl">Photos of {jar.name}</h1>
+      <h1 className="text-3xl">{jarText.photosOf(jar.name)}</h1>
       <div className="mt-4 grid gap-8 md:grid-cols-[1fr_18rem]">
         <div className="flex flex-col items-start gap-3">
           {other && other !== shown ? (
             <Wipe
               before={{ src: pictureAt(other.id, "large"), alt: altOf(other, opened) }}
               after={{ src: pictureAt(shown.id, "large"), alt: altOf(shown, opened) }}
-              label="How much of the earlier photo shows"
+              label={jarText.howMuchOfTheEarlier}
             />
           ) : (
             <img
@@ -69,42 +70,42 @@ function Album({ opened }: { readonly opened: OpenJar }) {
             <span className="font-semibold">{when(shown.at, now, zone)}</span>
             {readWords(shown)}
             {other && other !== shown && (
-              <span className="text-soft"> · held against {when(other.at, now, zone)}</span>
+              <span className="text-soft"> {jarText.heldAgainst(when(other.at, now, zone))}</span>
             )}
           </p>
           <div className="flex flex-wrap gap-3">
             <Button disabled={index === 0} onClick={() => setAt(index - 1)}>
-              Earlier
+              {jarText.earlier}
             </Button>
             <Button disabled={index === photos.length - 1} onClick={() => setAt(index + 1)}>
-              Later
+              {jarText.later}
             </Button>
             {photos.length > 1 && (
               <Button onClick={() => setAgainst(against === null ? 0 : null)}>
-                {against === null ? "Hold against the first" : "One at a time"}
+                {against === null ? jarText.holdAgainstTheFirst : jarText.oneAtATime}
               </Button>
             )}
             <Button look="plain" onClick={() => setAsking(true)}>
-              Take this photo away
+              {jarText.takeThisPhotoAway}
             </Button>
           </div>
           <Refused problem={problem} />
           <Confirm
             open={asking}
             onOpenChange={setAsking}
-            title="Take this photo away?"
-            yes="Take it away"
+            title={jarText.takeThisPhotoAway2}
+            yes={jarText.takeItAway}
             onYes={() => void takeAway()}
           >
-            <p>It is deleted and cannot be put back. The look it was taken with stays.</p>
+            <p>{jarText.itIsDeletedAndCannot}</p>
           </Confirm>
         </div>
-        <ol aria-label="All photos" className="flex flex-wrap content-start gap-2">
+        <ol aria-label={jarText.allPhotos} className="flex flex-wrap content-start gap-2">
           {photos.map((photo, place) => (
             <li key={photo.id}>
               <button
                 type="button"
-                aria-label={`Show ${when(photo.at, now, zone)}`}
+                aria-label={jarText.show(when(photo.at, now, zone))}
                 aria-pressed={place === index}
                 onClick={() => setAt(place)}
                 className="rounded border-4 border-transparent aria-pressed:border-crust"
@@ -122,7 +123,7 @@ function Album({ opened }: { readonly opened: OpenJar }) {
       </div>
       <p className="mt-6">
         <ButtonLink look="plain" to={`/jars/${jar.id}`}>
-          Back to {jar.name}
+          {commonText.backTo(jar.name)}
         </ButtonLink>
       </p>
     </article>
@@ -135,7 +136,5 @@ function altOf(photo: Photo, { jar, now, time_zone: zone }: OpenJar): string {
 
 function readWords({ points, width, height }: Photo): string {
   const read = points && readPhoto(points, width / height);
-  return read
-    ? `: ${times(read.times)} by the photo, between ${times(read.low)} and ${times(read.high)}`
-    : "";
+  return read ? jarText.byThePhotoBetweenAnd(times(read.times), times(read.low), times(read.high)) : "";
 }

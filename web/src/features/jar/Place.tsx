@@ -7,7 +7,7 @@ import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import { Trouble } from "../../ui/states";
-import { fieldWords, problemAt, problemWords } from "../../words/problems";
+import { commonText, fieldWords, jarText, problemAt, problemWords } from "../../words";
 
 const BY_HAND = "by_hand";
 
@@ -26,25 +26,25 @@ export function PlaceOfJar({ opened }: { readonly opened: OpenJar }) {
       night_c: asNumber(night),
       thermometer: station === BY_HAND ? null : station,
     };
-    const outcome = await setPlace(jar.id, place, `Where ${jar.name} stands`);
+    const outcome = await setPlace(jar.id, place, commonText.whereStands(jar.name));
     setProblems(outcome.kind === "refused" ? outcome.problems : []);
   };
   const items = [
-    { value: BY_HAND, label: "As told here" },
+    { value: BY_HAND, label: jarText.asToldHere },
     ...(stations.data ?? []).map((one) => ({
       value: one.id,
       label: one.place,
-      hint: one.last_c === null ? "nothing yet" : `${one.last_c} °C`,
+      hint: one.last_c === null ? jarText.nothingYet : `${one.last_c} °C`,
     })),
   ];
   const other = problems.filter(({ field }) => field !== "warmth_c" && field !== "night_c");
   return (
     <details className="max-w-xl">
-      <summary className="min-h-11 py-2 font-semibold text-crust">Where it stands</summary>
+      <summary className="min-h-11 py-2 font-semibold text-crust">{commonText.whereItStands}</summary>
       <form onSubmit={(event) => void save(event)} noValidate className="flex flex-col gap-4 pt-2">
         {items.length > 1 && (
           <Choice
-            label="Warmth by"
+            label={jarText.warmthBy}
             items={items}
             value={station}
             onChange={(next) => next && setStation(next)}
@@ -52,19 +52,17 @@ export function PlaceOfJar({ opened }: { readonly opened: OpenJar }) {
         )}
         <div className="grid gap-4 sm:grid-cols-2">
           <NumberField
-            label="Warmth"
+            label={commonText.warmth}
             unit="°C"
-            hint={
-              station === BY_HAND ? "Counts from the first mix." : "Counts where the thermometer is silent."
-            }
+            hint={station === BY_HAND ? jarText.countsFromTheFirstMix : jarText.countsWhereTheThermometerIs}
             value={day}
             onChange={(event) => setDay(event.target.value)}
             error={problemAt(problems, "warmth_c")}
           />
           <NumberField
-            label="At night"
+            label={commonText.atNight}
             unit="°C"
-            hint="Only if it is colder then."
+            hint={commonText.onlyIfItIsColder}
             value={night}
             onChange={(event) => setNight(event.target.value)}
             error={problemAt(problems, "night_c")}
@@ -74,7 +72,7 @@ export function PlaceOfJar({ opened }: { readonly opened: OpenJar }) {
           <Trouble>{other.map((one) => `${fieldWords(one.field)}: ${problemWords(one)}`).join(" ")}</Trouble>
         )}
         <Button type="submit" className="self-start">
-          Save the place
+          {jarText.saveThePlace}
         </Button>
       </form>
     </details>

@@ -4,6 +4,7 @@ import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
+import { commonText, jarText } from "../../words";
 
 /** Every so many points of the forecast make a row of the table: three hours. */
 const FAN_ROWS = 6;
@@ -12,7 +13,7 @@ function summaryOf({ jar, assessment }: OpenJar): string {
   const { rounds } = assessment;
   const levels = rounds.flatMap((round) => round.levels.map((level) => level.times));
   const highest = Math.max(1, ...levels, ...rounds.flatMap((round) => round.high_mark ?? []));
-  return `Rise line of ${jar.name}: ${rounds.length} feeds, highest level ${times(highest)}. The table below says the same.`;
+  return jarText.riseLineOfFeedsHighest(jar.name, rounds.length, times(highest));
 }
 
 export function Rise({ opened }: { readonly opened: OpenJar }) {
@@ -39,7 +40,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="rise" className="mt-10">
       <h2 id="rise" className="text-2xl">
-        Rise line
+        {jarText.riseLine}
       </h2>
       <div className="mt-2 rounded-xl border border-rule bg-card p-2 sm:p-4">
         <RiseLine
@@ -54,7 +55,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
         />
         {photos.length > 0 && (
           <ButtonLink look="plain" to={`/jars/${opened.jar.id}/photos`}>
-            {photos.length === 1 ? "The photo" : `Flip through ${photos.length} photos`}
+            {photos.length === 1 ? jarText.thePhoto : jarText.flipThroughPhotos(photos.length)}
           </ButtonLink>
         )}
         <ul className="flex flex-wrap gap-x-6 gap-y-1 px-2 text-sm text-soft">
@@ -62,13 +63,13 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
             <svg width="16" height="16" aria-hidden="true">
               <circle cx="8" cy="8" r="5.500" fill="none" stroke="var(--crust)" strokeWidth="3" />
             </svg>
-            feed, level back at the line
+            {jarText.feedLevelBackAtThe}
           </li>
           <li className="flex items-center gap-2">
             <svg width="16" height="16" aria-hidden="true">
               <circle cx="8" cy="8" r="4.500" fill="none" stroke="var(--ink)" strokeWidth="2" />
             </svg>
-            look
+            {jarText.look}
           </li>
           {drawn.some((round) => round.high !== null) && (
             <li className="flex items-center gap-2">
@@ -81,21 +82,21 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
                   strokeLinecap="round"
                 />
               </svg>
-              high mark on the glass
+              {jarText.highMarkOnTheGlass}
             </li>
           )}
           <li className="flex items-center gap-2">
             <svg width="16" height="16" aria-hidden="true">
               <rect width="16" height="16" fill="var(--night)" stroke="var(--rule)" />
             </svg>
-            night
+            {jarText.night}
           </li>
           {chilled.length > 0 && (
             <li className="flex items-center gap-2">
               <svg width="16" height="16" aria-hidden="true">
                 <rect y="4" width="16" height="8" fill="var(--water)" />
               </svg>
-              in the fridge
+              {jarText.inTheFridge}
             </li>
           )}
           {forecast.length > 1 && (
@@ -104,40 +105,40 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
                 <rect width="16" height="16" fill="var(--dawn)" opacity="0.3" />
                 <path d="M0 8H16" stroke="var(--dawn)" strokeWidth="2" strokeDasharray="2 4" />
               </svg>
-              forecast, four of five fall inside
+              {jarText.forecastFourOfFiveFall}
             </li>
           )}
         </ul>
       </div>
       <details className="mt-2">
-        <summary className="min-h-11 py-2 font-semibold text-crust">The same as a table</summary>
+        <summary className="min-h-11 py-2 font-semibold text-crust">{jarText.theSameAsATable}</summary>
         <div className="overflow-x-auto">
           <table className="mt-1 w-full max-w-3xl border-collapse text-left">
             <thead>
               <tr className="border-b-2 border-rule">
-                <th className="py-2 pr-4">When</th>
-                <th className="py-2 pr-4">What</th>
-                <th className="py-2">Level</th>
+                <th className="py-2 pr-4">{commonText.when}</th>
+                <th className="py-2 pr-4">{jarText.what}</th>
+                <th className="py-2">{commonText.level}</th>
               </tr>
             </thead>
             <tbody>
               {rounds.map((round) => [
                 <tr key={round.feed_id} className="border-b border-rule">
                   <td className="py-1.5 pr-4">{when(round.at, now, zone)}</td>
-                  <td className="py-1.5 pr-4">Feed {round.ratio}</td>
+                  <td className="py-1.5 pr-4">{jarText.feed(round.ratio)}</td>
                   <td className="py-1.5">{times(1)}</td>
                 </tr>,
                 ...round.levels.map((level) => (
                   <tr key={level.look_id} className="border-b border-rule">
                     <td className="py-1.5 pr-4">{when(level.at, now, zone)}</td>
-                    <td className="py-1.5 pr-4">Look</td>
+                    <td className="py-1.5 pr-4">{commonText.look}</td>
                     <td className="py-1.5">{times(level.times)}</td>
                   </tr>
                 )),
                 round.high_mark === null ? null : (
                   <tr key={`${round.feed_id}.high`} className="border-b border-rule">
-                    <td className="py-1.5 pr-4">After this feed</td>
-                    <td className="py-1.5 pr-4">High mark</td>
+                    <td className="py-1.5 pr-4">{jarText.afterThisFeed}</td>
+                    <td className="py-1.5 pr-4">{commonText.highMark}</td>
                     <td className="py-1.5">{times(round.high_mark)}</td>
                   </tr>
                 ),
@@ -148,9 +149,9 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
                 .map((point) => (
                   <tr key={`fan.${point.at}`} className="border-b border-rule text-soft">
                     <td className="py-1.5 pr-4">{when(point.at, now, zone)}</td>
-                    <td className="py-1.5 pr-4">Forecast</td>
+                    <td className="py-1.5 pr-4">{jarText.forecast}</td>
                     <td className="py-1.5">
-                      {times(point.middle)}, between {times(point.low)} and {times(point.high)}
+                      {jarText.betweenAnd(times(point.middle), times(point.low), times(point.high))}
                     </td>
                   </tr>
                 ))}

@@ -5,8 +5,7 @@ import { useRested } from "../../lib/hooks";
 import { grams, typed } from "../../lib/numbers";
 import { fromField, when } from "../../lib/time";
 import { NumberField, TextField } from "../../ui/field";
-import { flourList } from "../../words/flours";
-import { problemAt } from "../../words/problems";
+import { flourList, jarText, problemAt } from "../../words";
 
 /** What to do with a jar that is ready: keep it, let it sleep, build from it, set some aside. */
 export function WhenReady({ opened }: { readonly opened: OpenJar }) {
@@ -15,35 +14,28 @@ export function WhenReady({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="when-ready" className="max-w-prose border-l-4 border-leaf pl-4">
       <h2 id="when-ready" className="text-xl">
-        Now that it is ready
+        {jarText.nowThatItIsReady}
       </h2>
       <dl className="mt-1 flex flex-col gap-2">
         <div>
-          <dt className="font-semibold">Bake often: keep it out</dt>
+          <dt className="font-semibold">{jarText.bakeOftenKeepItOut}</dt>
           <dd>
-            Once a day, {grams(keeping.keep_g)} of it with {flourList(keeping.flours)} and{" "}
-            {grams(keeping.water_g)} water; twice a day in heat and before you bake.
+            {jarText.onceADayOfIt(grams(keeping.keep_g), flourList(keeping.flours), grams(keeping.water_g))}
           </dd>
         </div>
         <div>
-          <dt className="font-semibold">Bake once a week: the fridge</dt>
-          <dd>
-            Feed it, let it rise and just begin to fall, then chill it, lid loose. Feed it every five to seven
-            days, twice before you bake.
-          </dd>
+          <dt className="font-semibold">{jarText.bakeOnceAWeekThe}</dt>
+          <dd>{jarText.feedItLetItRise}</dd>
         </div>
         <div>
-          <dt className="font-semibold">A loaf: build without discard</dt>
+          <dt className="font-semibold">{jarText.aLoafBuildWithoutDiscard}</dt>
           <dd>
             <BuildUp opened={opened} />
           </dd>
         </div>
         <div>
-          <dt className="font-semibold">A spare</dt>
-          <dd>
-            A spoonful of it, fed, in a small jar in the fridge. Or dried thin on paper: flakes keep for
-            years.
-          </dd>
+          <dt className="font-semibold">{jarText.aSpare}</dt>
+          <dd>{jarText.aSpoonfulOfItFed}</dd>
         </div>
       </dl>
     </section>
@@ -69,14 +61,14 @@ function BuildUp({ opened }: { readonly opened: OpenJar }) {
     <>
       <div className="grid grid-cols-2 gap-3">
         <NumberField
-          label="The recipe needs"
+          label={jarText.theRecipeNeeds}
           unit="g"
           value={text}
           onChange={(event) => setText(event.target.value)}
-          error={asked ? problemAt(problems, "target_g") : "Type the grams, such as 150."}
+          error={asked ? problemAt(problems, "target_g") : jarText.typeTheGramsSuchAs}
         />
         <TextField
-          label="At"
+          label={jarText.at}
           type="datetime-local"
           value={hour}
           onChange={(event) => setHour(event.target.value)}
@@ -88,12 +80,16 @@ function BuildUp({ opened }: { readonly opened: OpenJar }) {
           return (
             <li key={feed.total_g}>
               {time && <span className="font-semibold">{when(time.feed_at, now, zone)}: </span>}
-              {grams(feed.keep_g)} of it, {grams(feed.water_g)} water, {flourList(feed.flours)}:{" "}
-              {grams(feed.total_g)}.
+              {jarText.ofItWater(
+                grams(feed.keep_g),
+                grams(feed.water_g),
+                flourList(feed.flours),
+                grams(feed.total_g),
+              )}
             </li>
           );
         })}
-        {made && <li className="text-soft">{grams(made.build.reserve_g)} of that stays in the jar.</li>}
+        {made && <li className="text-soft">{jarText.ofThatStaysInThe(grams(made.build.reserve_g))}</li>}
       </ol>
     </>
   );

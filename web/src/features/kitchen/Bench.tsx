@@ -8,9 +8,18 @@ import { DeedButton, useDeed, useNoting } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { Menu } from "../../ui/menu";
 import { SignNote } from "../../ui/sign-note";
-import { readyWords, risingWords } from "../../words/forecasts";
-import { findingLine, STAGE_NAMES, signNote } from "../../words/judging";
-import { DEED_OF, NORMAL_WORDS, nextMove } from "../../words/moves";
+import {
+  commonText,
+  DEED_OF,
+  findingLine,
+  kitchenText,
+  NORMAL_WORDS,
+  nextMove,
+  readyWords,
+  risingWords,
+  STAGE_NAMES,
+  signNote,
+} from "../../words";
 
 /** The chosen jar on the bench: what to do now, and how it is doing. */
 export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen: Kitchen }) {
@@ -55,7 +64,7 @@ function Rising({ one, now, zone }: { readonly one: Glance; readonly now: string
   if (lines.length === 0) return null;
   return (
     <p className="max-w-prose border-l-4 border-dawn pl-4">
-      <span className="block text-sm text-soft">forecast</span>
+      <span className="block text-sm text-soft">{kitchenText.forecast}</span>
       {lines.join(" ")}
     </p>
   );
@@ -72,29 +81,29 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
     <div className="flex flex-wrap gap-3">
       {move === "mix" ? (
         <ButtonLink look="act" to={`${jar}/feed`}>
-          Mix it
+          {commonText.mixIt}
         </ButtonLink>
       ) : (
         <>
           {deed && <DeedButton jar={one.jar} did={deed.deed} label={deed.label} />}
           <ButtonLink look={isTime && !deed ? "act" : "quiet"} to={`${jar}/feed`}>
-            Feed
+            {commonText.feed}
           </ButtonLink>
           <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`${jar}/look`}>
-            Look
+            {commonText.look}
           </ButtonLink>
           {isTime && <NotNow one={one} zone={zone} />}
           <More one={one} />
           <ButtonLink look="plain" to={`/signs?jar=${one.jar.id}`}>
-            Something is wrong
+            {commonText.somethingIsWrong}
           </ButtonLink>
         </>
       )}
       <ButtonLink look="plain" to={jar}>
-        Rise line and log
+        {kitchenText.riseLineAndLog}
       </ButtonLink>
       <ButtonLink look="plain" to={`${jar}/plan`}>
-        Plan
+        {commonText.plan}
       </ButtonLink>
     </div>
   );
@@ -108,23 +117,23 @@ function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) 
   const note = useNoting();
   const navigate = useNavigate();
   const leave = (noted: string, until: string) =>
-    note(noted, (entry) => leaveAlone(id, entry, until, `Leaving ${name} alone`));
+    note(noted, (entry) => leaveAlone(id, entry, until, kitchenText.leavingAlone(name)));
   const deed = useDeed(one.jar);
   return (
     <Menu
-      label={`Not now for ${name}`}
-      trigger={<span className="px-2">Not now</span>}
+      label={kitchenText.notNowFor(name)}
+      trigger={<span className="px-2">{commonText.notNow}</span>}
       items={[
         {
-          label: "Later today, in three hours",
-          run: () => leave("Left for three hours", new Date(Date.now() + LATER_MS).toISOString()),
+          label: kitchenText.laterTodayInThreeHours,
+          run: () => leave(kitchenText.leftForThreeHours, new Date(Date.now() + LATER_MS).toISOString()),
         },
         {
-          label: "Leave it alone until tomorrow",
-          run: () => leave("Left alone until tomorrow", nextMorning(Date.now(), zone)),
+          label: kitchenText.leaveItAloneUntilTomorrow,
+          run: () => leave(kitchenText.leftAloneUntilTomorrow, nextMorning(Date.now(), zone)),
         },
-        { label: "Leave this one out", run: () => deed("skipped") },
-        { label: "I did it already", run: () => void navigate(`/jars/${id}/feed?already=1`) },
+        { label: kitchenText.leaveThisOneOut, run: () => deed("skipped") },
+        { label: kitchenText.iDidItAlready, run: () => void navigate(`/jars/${id}/feed?already=1`) },
       ]}
     />
   );
@@ -137,18 +146,18 @@ function More({ one }: { readonly one: Glance }) {
   const deed = useDeed(one.jar);
   const moved =
     one.stage?.stage === "resting"
-      ? { label: "It came out of the fridge", run: () => deed("to_counter") }
-      : { label: "It went into the fridge", run: () => deed("to_fridge") };
+      ? { label: kitchenText.itCameOutOfThe, run: () => deed("to_counter") }
+      : { label: kitchenText.itWentIntoTheFridge, run: () => deed("to_fridge") };
   return (
     <Menu
-      label={`More for ${name}`}
-      trigger={<span className="px-2">More</span>}
+      label={kitchenText.moreFor(name)}
+      trigger={<span className="px-2">{kitchenText.more}</span>}
       items={[
-        { label: "I stirred it", run: () => deed("stirred") },
+        { label: kitchenText.iStirredIt, run: () => deed("stirred") },
         moved,
-        { label: "I set a spare aside", run: () => deed("spare_set_aside") },
-        { label: "I fed it some time ago", run: () => void navigate(`/jars/${id}/feed?already=1`) },
-        { label: "It stands elsewhere now", run: () => void navigate(`/jars/${id}`) },
+        { label: kitchenText.iSetASpareAside, run: () => deed("spare_set_aside") },
+        { label: kitchenText.iFedItSomeTime, run: () => void navigate(`/jars/${id}/feed?already=1`) },
+        { label: kitchenText.itStandsElsewhereNow, run: () => void navigate(`/jars/${id}`) },
       ]}
     />
   );
@@ -160,10 +169,10 @@ function BinIt({ one }: { readonly one: Glance }) {
   return (
     <div className="flex flex-wrap gap-3">
       <ButtonLink look="alarm" to={`/jars/${id}/bin`}>
-        Bin it, step by step
+        {commonText.binItStepByStep}
       </ButtonLink>
       <ButtonLink look="plain" to={`/jars/${id}`}>
-        Rise line and log
+        {kitchenText.riseLineAndLog}
       </ButtonLink>
     </div>
   );
@@ -174,11 +183,13 @@ function PutAway({ one }: { readonly one: Glance }) {
   return (
     <div className="flex flex-wrap gap-3">
       <ButtonLink look="act" to={`/new?like=${id}`}>
-        Begin again the same way
+        {commonText.beginAgainTheSameWay}
       </ButtonLink>
-      <Button onClick={() => void setOnShelf(id, false, `Putting ${name} away`)}>Put it away</Button>
+      <Button onClick={() => void setOnShelf(id, false, kitchenText.puttingAway(name))}>
+        {commonText.putItAway}
+      </Button>
       <ButtonLink look="plain" to={`/jars/${id}`}>
-        Rise line and log
+        {kitchenText.riseLineAndLog}
       </ButtonLink>
     </div>
   );
@@ -187,7 +198,7 @@ function PutAway({ one }: { readonly one: Glance }) {
 function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string; readonly zone: string }) {
   const { since_feed: since, in_jar: held, day, normal, stage } = one;
   return (
-    <aside aria-label={`How ${one.jar.name} is doing`} className="flex flex-col gap-4">
+    <aside aria-label={kitchenText.howIsDoing(one.jar.name)} className="flex flex-col gap-4">
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
         {day > 0 && <Fact name="Day" value={String(day)} />}
         {stage && <Fact name="Stage" value={STAGE_NAMES[stage.stage]} />}
@@ -203,7 +214,7 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
       </dl>
       {normal && stage?.stage !== "steady" && (
         <p className="border-l-4 border-rule pl-4">
-          <span className="block font-semibold">Normal on day {day}</span>
+          <span className="block font-semibold">{kitchenText.normalOnDay(day)}</span>
           {NORMAL_WORDS[normal]}
         </p>
       )}
@@ -218,7 +229,7 @@ function highestWords(
   now: string,
   zone: string,
 ): string {
-  const how = highest.at === last.at ? "by its mark on the glass" : when(highest.at, now, zone);
+  const how = highest.at === last.at ? kitchenText.byItsMarkOnThe : when(highest.at, now, zone);
   return `${times(highest.times)} ${how}`;
 }
 

@@ -7,7 +7,7 @@ import { useTitle, useWidth } from "../../lib/hooks";
 import { ButtonLink } from "../../ui/button";
 import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Loading, OutOfReach } from "../../ui/states";
-import { shortMove } from "../../words/moves";
+import { commonText, kitchenText, shortMove } from "../../words";
 import { Bench } from "./Bench";
 
 /** Which jar wants the baker first: danger, then what is late, then by the clock. */
@@ -18,20 +18,18 @@ function urgency({ next_move: next }: Glance): number {
 }
 
 export function KitchenPage() {
-  useTitle("Kitchen");
+  useTitle(commonText.kitchen);
   const kitchen = api.useQuery("get", "/api/kitchen", {}, { refetchInterval: 60_000 });
-  if (kitchen.isPending) return <Loading what="Looking at the jars" />;
+  if (kitchen.isPending) return <Loading what={kitchenText.lookingAtTheJars} />;
   if (!kitchen.data) return <OutOfReach onRetry={() => void kitchen.refetch()} />;
   const away = kitchen.data.jars.filter((one) => !one.jar.on_shelf);
   return (
     <>
-      {kitchen.isError && (
-        <p className="py-2 text-soft">The kitchen cannot be reached just now. This is how it last looked.</p>
-      )}
+      {kitchen.isError && <p className="py-2 text-soft">{kitchenText.theKitchenCannotBeReached}</p>}
       <Shelf kitchen={kitchen.data} />
       {away.length > 0 && (
         <p className="mt-10 text-soft">
-          Put away:{" "}
+          {kitchenText.putAway}{" "}
           {away.map((one) => (
             <ButtonLink key={one.jar.id} look="plain" to={`/jars/${one.jar.id}`}>
               {one.jar.name}
@@ -55,9 +53,9 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   const scale = width > 0 && width < 600 ? 1.25 : 1.9;
   return (
     <div ref={frame} className="pt-6">
-      <h1 className="sr-only">Kitchen</h1>
+      <h1 className="sr-only">{commonText.kitchen}</h1>
       <ShelfTabs
-        label="Jars"
+        label={kitchenText.jars}
         value={chosen.jar.id}
         onChange={(jar) => setSearch({ jar }, { replace: true })}
         items={jars.map((one) => ({
@@ -71,7 +69,7 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
       {living.length > 1 && living[0] && (
         <p className="mt-10">
           <ButtonLink look="quiet" to={`/jars/${living[0].jar.id}/look?round=1`}>
-            Look at all {living.length}, one after another
+            {kitchenText.lookAtAllOneAfter(living.length)}
           </ButtonLink>
         </p>
       )}
@@ -98,7 +96,7 @@ function OnShelf({
       <Plank />
       <span className="mt-2 rounded-md border-2 border-transparent px-3 py-1 text-center leading-tight group-data-[state=active]:border-crust group-data-[state=active]:bg-card">
         <span className="block font-serif text-lg">{one.jar.name}</span>
-        {shared && <span className="block text-[0.9rem] text-soft">of {one.jar.owner}</span>}
+        {shared && <span className="block text-[0.9rem] text-soft">{kitchenText.ofIt(one.jar.owner)}</span>}
         <span className={`block text-[0.9rem] ${alarm ? "font-bold text-alarm" : "text-soft"}`}>
           {shortMove(one.next_move, kitchen.now, kitchen.time_zone)}
         </span>
@@ -129,17 +127,12 @@ function RestOfShelf() {
 function EmptyShelf() {
   return (
     <div className="mx-auto flex max-w-lg flex-col items-start gap-5 py-20">
-      <h1 className="text-3xl">The shelf is empty.</h1>
-      <p className="text-lg">
-        All it takes is flour, water, a clear jar and a scale. You choose a flour and an hour; Despertar does
-        the arithmetic and keeps the log.
-      </p>
+      <h1 className="text-3xl">{kitchenText.theShelfIsEmpty}</h1>
+      <p className="text-lg">{kitchenText.allItTakesIsFlour}</p>
       <ButtonLink look="act" to="/new">
-        Plan your first jar
+        {kitchenText.planYourFirstJar}
       </ButtonLink>
-      <p className="text-soft">
-        Raw flour and raw starter are not for tasting. Wash your hands after handling them.
-      </p>
+      <p className="text-soft">{kitchenText.rawFlourAndRawStarter}</p>
     </div>
   );
 }

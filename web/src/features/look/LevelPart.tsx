@@ -3,22 +3,18 @@ import { glassSpan, glassWidth, JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { percent, times as timesWords, typed } from "../../lib/numbers";
 import { Button } from "../../ui/button";
-import { Choice } from "../../ui/choice";
+import { Choice, choiceItems } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import { LevelSlider } from "../../ui/level-slider";
+import { commonText, lookText, UNIT_NAMES } from "../../words";
 import { asSeen, boundsOf, fromSeen, type LookDraft, lineOf, toSeen } from "./draft";
 
-const UNITS = [
-  { value: "times", label: "×" },
-  { value: "percent", label: "+ %" },
-  { value: "mm", label: "mm" },
-  { value: "ml", label: "ml" },
-] as const;
+const UNITS = choiceItems(UNIT_NAMES);
 const UNIT_HINTS: Record<LevelUnit, string> = {
-  times: "Times the line: 2 is doubled.",
-  percent: "Risen by so much: 100 is doubled.",
-  mm: "From the inside bottom of the jar.",
-  ml: "As the scale on the jar shows it.",
+  times: lookText.timesTheLine2Is,
+  percent: lookText.risenBySoMuch100,
+  mm: lookText.fromTheInsideBottomOf,
+  ml: lookText.asTheScaleOnThe,
 };
 const SCALE = 3;
 /** How far one press of an arrow key goes, and how far over the level a smear is first drawn. */
@@ -65,17 +61,20 @@ export function LevelPart({
   };
   const { rim, foot } = glassSpan(state.glass, SCALE, false);
   const { left, width } = glassWidth(state.glass, SCALE);
-  const said = (of: number) => `${timesWords(of)}, ${Math.round(of * line.mm)} mm`;
+  const said = (of: number) => lookText.mm(timesWords(of), Math.round(of * line.mm));
   const track = { from: 0, to: most, step: KEY_STEP, width, height: foot - rim };
 
   return (
-    <section aria-label="Level" className="flex flex-col items-center gap-4 md:sticky md:top-4 md:self-start">
+    <section
+      aria-label={commonText.level}
+      className="flex flex-col items-center gap-4 md:sticky md:top-4 md:self-start"
+    >
       <div className="relative mx-8">
         <JarDrawing state={state} scale={SCALE} lid={false} />
         <div className="absolute" style={{ top: rim, left }}>
           <LevelSlider
             {...track}
-            label="Level on the jar"
+            label={lookText.levelOnTheJar}
             valueText={said(seen)}
             value={seen}
             onChange={(next) => move(Math.max(least, next))}
@@ -87,7 +86,7 @@ export function LevelPart({
             <LevelSlider
               {...track}
               smear
-              label="High mark on the glass"
+              label={lookText.highMarkOnTheGlass}
               valueText={said(high)}
               value={high}
               onChange={(next) => moveHigh(Math.max(least, next))}
@@ -101,40 +100,43 @@ export function LevelPart({
           {timesWords(seen)}
         </span>
         <span className="text-soft">
-          {Math.round(seen * line.mm)} mm · {seen >= 1 ? "+" : ""}
-          {percent((seen - 1) * 100)}
-          {given === null && " · last seen; drag or type"}
+          {lookText.mm2(
+            Math.round(seen * line.mm),
+            seen >= 1 ? "+" : "",
+            percent((seen - 1) * 100),
+            given === null ? lookText.lastSeenDragOrType : "",
+          )}
         </span>
       </output>
       <div className="flex w-72 max-w-full flex-col gap-3">
         <NumberField
-          label="Level"
+          label={commonText.level}
           value={draft.level}
           error={errors.level}
           hint={UNIT_HINTS[draft.unit]}
           onChange={(event) => set({ level: event.target.value })}
         />
-        {onOverflow && <Button onClick={onOverflow}>It ran over: note it at the rim</Button>}
+        {onOverflow && <Button onClick={onOverflow}>{lookText.itRanOverNoteIt}</Button>}
         {!draft.smear ? (
           <Button onClick={() => moveHigh(Math.min(most, seen + SMEAR_OVER))}>
-            A smear shows it was higher
+            {lookText.aSmearShowsItWas}
           </Button>
         ) : (
           <div className="flex items-end gap-2">
             <NumberField
-              label="High mark"
+              label={commonText.highMark}
               value={draft.high}
               error={errors.high}
-              hint="The dotted line: the highest smear."
+              hint={lookText.theDottedLineTheHighest}
               onChange={(event) => set({ high: event.target.value })}
             />
             <Button look="plain" className="mb-7" onClick={() => set({ smear: false, high: "" })}>
-              None
+              {lookText.none}
             </Button>
           </div>
         )}
         <Choice
-          label="Measured in"
+          label={lookText.measuredIn}
           items={UNITS}
           value={draft.unit}
           onChange={(unit) =>
@@ -147,10 +149,10 @@ export function LevelPart({
           }
         />
         {given === null ? (
-          <Button onClick={() => move(last)}>Same as last seen</Button>
+          <Button onClick={() => move(last)}>{lookText.sameAsLastSeen}</Button>
         ) : (
           <Button look="plain" onClick={() => set({ level: "" })}>
-            No level this time
+            {lookText.noLevelThisTime}
           </Button>
         )}
       </div>

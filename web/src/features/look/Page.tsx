@@ -10,8 +10,16 @@ import { Button } from "../../ui/button";
 import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
-import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
-import { problemAt } from "../../words/problems";
+import {
+  BUBBLE_WORDS,
+  commonText,
+  lookText,
+  problemAt,
+  SMELL_WORDS,
+  THICKNESS_WORDS,
+  TOP_HINTS,
+  TOP_WORDS,
+} from "../../words";
 import { asSeen, boundsOf, draftOf, emptyLook, fromSeen, type LookDraft, lineOf } from "./draft";
 import { LevelPart } from "./LevelPart";
 import { lastSeen, likelyFirst, type Uses, usesOf } from "./likely";
@@ -23,22 +31,22 @@ const TOPS = choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
 const SMELLS = choiceItems(SMELL_WORDS);
 const THICKNESSES = choiceItems(THICKNESS_WORDS, THICKNESS_PICTURES);
 const FLOATS = [
-  { value: "floats", label: "floats" },
-  { value: "sinks", label: "sinks" },
+  { value: "floats", label: lookText.floats },
+  { value: "sinks", label: lookText.sinks },
 ] as const;
 const SHOWN = ["at", "level", "level.value", "high", "high.value", "ph", "celsius", "note"];
 
 export function LookPage({ editing }: { readonly editing?: LogEntry }) {
   const { jarId = "" } = useParams();
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
-  useTitle(opened.data ? `Look at ${opened.data.jar.name}` : "Look");
-  if (opened.isPending) return <Loading what="Fetching the jar" />;
+  useTitle(opened.data ? commonText.lookAt(opened.data.jar.name) : commonText.look);
+  if (opened.isPending) return <Loading what={commonText.fetchingTheJar} />;
   if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
   if (!opened.data.assessment.in_jar) {
     return (
       <div className="mx-auto max-w-md py-16">
-        <h1 className="text-3xl">{opened.data.jar.name} is not mixed yet.</h1>
-        <p className="mt-3">There is nothing to look at until flour and water are in the jar.</p>
+        <h1 className="text-3xl">{lookText.isNotMixedYet(opened.data.jar.name)}</h1>
+        <p className="mt-3">{lookText.thereIsNothingToLook}</p>
       </div>
     );
   }
@@ -66,11 +74,9 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
 
   return (
     <form onSubmit={submit} noValidate className="pt-6">
-      <h1 className="text-3xl">{editing ? `Change a look at ${jar.name}` : `Look at ${jar.name}`}</h1>
+      <h1 className="text-3xl">{editing ? lookText.changeALookAt(jar.name) : commonText.lookAt(jar.name)}</h1>
       <p className="mt-1 text-soft">
-        {round
-          ? "One jar after another. Level first, before any stirring."
-          : "Level first, before any stirring. Leave out what you did not look at."}
+        {round ? lookText.oneJarAfterAnotherLevel : lookText.levelFirstBeforeAnyStirring}
       </p>
       {!editing && <SameAgain opened={opened} busy={busy} onSame={(same) => void save(same)} />}
       <div className="mt-6 grid gap-x-12 gap-y-8 md:grid-cols-[auto_1fr]">
@@ -86,20 +92,20 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
         />
         <div className="flex min-w-0 flex-col gap-6">
           <Choice
-            label="Bubbles"
+            label={commonText.bubbles}
             items={likelyFirst(BUBBLES, likely.bubbles)}
             value={draft.bubbles}
             onChange={(bubbles) => set({ bubbles })}
             none
           />
           <Choices
-            label="Top"
+            label={commonText.top}
             items={likelyFirst(TOPS, likely.top)}
             value={draft.top}
             onChange={(top) => set({ top })}
           />
           <Choices
-            label="Smell"
+            label={commonText.smell}
             items={likelyFirst(SMELLS, likely.smell)}
             value={draft.smell}
             onChange={(smell) => set({ smell })}
@@ -112,10 +118,10 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
       </div>
       <div className="sticky bottom-0 flex gap-3 bg-paper py-3">
         <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? "Saving …" : round ? "Save, next jar" : "Save the look"}
+          {busy ? commonText.saving : round ? lookText.saveNextJar : lookText.saveTheLook}
         </Button>
         <Link to={`/jars/${jar.id}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-          Leave it
+          {commonText.leaveIt}
         </Link>
       </div>
     </form>
@@ -140,7 +146,7 @@ function SameAgain({
   const same = { ...emptyLook(), level, bubbles, top, smell, thickness };
   return (
     <Button className="mt-4" disabled={busy} onClick={() => onSame(same)}>
-      Nothing changed
+      {lookText.nothingChanged}
     </Button>
   );
 }
@@ -160,7 +166,7 @@ function Measured({ draft, set, problems, uses, asked }: Parts & { readonly aske
     <div className="flex flex-col gap-5">
       {shows(uses.thickness) && (
         <Choice
-          label="Thickness, tipped"
+          label={lookText.thicknessTipped}
           items={THICKNESSES}
           value={draft.thickness}
           onChange={(thickness) => set({ thickness })}
@@ -171,9 +177,9 @@ function Measured({ draft, set, problems, uses, asked }: Parts & { readonly aske
         <div className="grid gap-4 sm:grid-cols-2">
           {shows(uses.celsius) && (
             <NumberField
-              label="Warmth"
+              label={commonText.warmth}
               unit="°C"
-              hint="Of the jar, or beside it."
+              hint={lookText.ofTheJarOrBeside}
               value={draft.celsius}
               onChange={(event) => set({ celsius: event.target.value })}
               error={problemAt(problems, "celsius")}
@@ -181,8 +187,8 @@ function Measured({ draft, set, problems, uses, asked }: Parts & { readonly aske
           )}
           {shows(uses.ph) && (
             <NumberField
-              label="pH"
-              hint="After stirring, read at once."
+              label={lookText.ph}
+              hint={lookText.afterStirringReadAtOnce}
               value={draft.ph}
               onChange={(event) => set({ ph: event.target.value })}
               error={problemAt(problems, "ph")}
@@ -192,7 +198,7 @@ function Measured({ draft, set, problems, uses, asked }: Parts & { readonly aske
       )}
       {shows(uses.floats) && (
         <Choice
-          label="Float test, unstirred, at its peak"
+          label={lookText.floatTestUnstirredAtIts}
           items={FLOATS}
           value={draft.floats}
           onChange={(floats) => set({ floats })}
@@ -210,7 +216,7 @@ function More(parts: Parts) {
   const wrong = problems.some(({ field }) => field === "ph" || field === "celsius");
   return (
     <details open={used || wrong}>
-      <summary className="min-h-11 py-2 font-semibold text-crust">More to note</summary>
+      <summary className="min-h-11 py-2 font-semibold text-crust">{lookText.moreToNote}</summary>
       <div className="pt-2">
         <Measured {...parts} asked={false} />
       </div>

@@ -6,7 +6,7 @@ import { times } from "../../lib/numbers";
 import { type Points, readPhoto } from "../../lib/photo";
 import { Button } from "../../ui/button";
 import { PhotoPointsControl } from "../../ui/photo-points";
-import { problemWords } from "../../words/problems";
+import { lookText, problemWords } from "../../words";
 import { fromSeen, type LookDraft, lineOf } from "./draft";
 
 const START: Points = { bottom: { x: 0.5, y: 0.85 }, mark: { x: 0.5, y: 0.65 }, level: { x: 0.5, y: 0.4 } };
@@ -72,13 +72,13 @@ export function PhotoPart({
     set({ photo: { ...draft.photo, points: next }, ...level });
   };
   return (
-    <section aria-label="Photo" className="flex flex-col items-start gap-2">
+    <section aria-label={lookText.photo} className="flex flex-col items-start gap-2">
       <input
         ref={file}
         type="file"
         accept="image/*"
         capture="environment"
-        aria-label="Photo of the jar"
+        aria-label={lookText.photoOfTheJar}
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => {
@@ -88,28 +88,26 @@ export function PhotoPart({
       />
       {draft.photo && src ? (
         <>
-          <p className="text-soft">
-            Drag 0 to the inside bottom, 1 to your mark, × to the level. The arrow keys do it too.
-          </p>
+          <p className="text-soft">{lookText.drag0ToTheInside}</p>
           <PhotoPointsControl
             src={src}
-            alt={`${opened.jar.name}, just photographed`}
+            alt={lookText.justPhotographed(opened.jar.name)}
             points={points}
             onChange={place}
             onAspect={setAspect}
           />
           <output className="font-semibold">
             {read
-              ? `${times(read.times)} by the photo, between ${times(read.low)} and ${times(read.high)}.`
-              : "Set the lines, or keep the photo without them."}
+              ? lookText.byThePhotoBetweenAnd(times(read.times), times(read.low), times(read.high))
+              : lookText.setTheLinesOrKeep}
           </output>
           <Button look="plain" onClick={away}>
-            Take the photo away
+            {lookText.takeThePhotoAway}
           </Button>
         </>
       ) : (
         <Button disabled={busy} onClick={() => file.current?.click()}>
-          {busy ? "Making it small …" : "Add a photo"}
+          {busy ? lookText.makingItSmall : lookText.addAPhoto}
         </Button>
       )}
       {problem && (

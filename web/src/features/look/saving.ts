@@ -6,6 +6,7 @@ import { amendEntry, recordEntry, sendPhoto, withdrawEntry } from "../../api/wri
 import { typed } from "../../lib/numbers";
 import { draftKeyOf } from "../../parts/amending";
 import { useSay } from "../../ui/toast";
+import { commonText, lookText } from "../../words";
 import { byVolume, type LookDraft, lineOf, lookOf, toSeen } from "./draft";
 import { useDrawn } from "./drawn";
 
@@ -32,7 +33,7 @@ export function useSaving(
     setBusy(true);
     setProblems([]);
     const look = lookOf(draft, Date.now(), zone);
-    const label = `Look at ${jar.name}`;
+    const label = commonText.lookAt(jar.name);
     const path = editing ? `/jars/${jar.id}/log/${editing.id}` : `/jars/${jar.id}/look`;
     const reopen = { path, draft: draftKey(jar.id, editing), value: draft };
     const outcome = editing
@@ -49,14 +50,14 @@ export function useSaving(
       const isLevel = line && level !== null && !Number.isNaN(level);
       drawn(jar.id, look, isLevel ? byVolume(toSeen(level, draft.unit, line), line) : null);
     }
-    if (draft.photo) void sendPhoto(jar.id, photoOf(draft, draft.photo, look.at), `Photo of ${jar.name}`);
+    if (draft.photo) void sendPhoto(jar.id, photoOf(draft, draft.photo, look.at), lookText.photoOf(jar.name));
     clear();
-    if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
-    else if (editing) say("Changed. What it said before is kept.");
+    if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
+    else if (editing) say(commonText.changedWhatItSaidBefore);
     else
-      say("Look saved.", {
-        label: "Undo",
-        run: () => void withdrawEntry(draft.id, `Undoing a look at ${jar.name}`),
+      say(lookText.lookSaved, {
+        label: commonText.undo,
+        run: () => void withdrawEntry(draft.id, lookText.undoingALookAt(jar.name)),
       });
     await navigate(editing ? `/jars/${jar.id}` : (nextOf(round) ?? `/?jar=${jar.id}`));
   };

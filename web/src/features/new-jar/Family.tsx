@@ -1,7 +1,7 @@
 import type { Family, FamilyCode, Offered, Origin, Reason } from "../../api/types";
 import { list } from "../../lib/numbers";
 import { Choice } from "../../ui/choice";
-import { FAMILY_WORDS, ORIGIN_WORDS, REASON_WORDS, THING_WORDS } from "../../words/methods";
+import { FAMILY_WORDS, newJarText, ORIGIN_WORDS, REASON_WORDS, THING_WORDS } from "../../words";
 import { readyDay } from "./offered";
 
 const ORIGINS = Object.keys(ORIGIN_WORDS) as Origin[];
@@ -49,13 +49,13 @@ export function FamilyChoice({
   return (
     <div className="flex flex-col gap-4">
       <Choice
-        label="Beginning with"
+        label={newJarText.beginningWith}
         items={origins.map((one) => ({ value: one, ...ORIGIN_WORDS[one] }))}
         value={origin}
         onChange={begin}
       />
       <Choice
-        label="The way, and the day it is likely ready on here"
+        label={newJarText.theWayAndTheDay}
         items={fitting.map(({ code }) => ({
           value: code,
           label: FAMILY_WORDS[code].label,
@@ -65,13 +65,16 @@ export function FamilyChoice({
         onChange={(code) => code && onChange(code, origin)}
       />
       <p className="max-w-prose">
-        {FAMILY_WORDS[value.code].hint} It needs {needs}
-        {value.wants_c !== null && `, steady at about ${value.wants_c} °C`}.
+        {newJarText.itNeeds(
+          FAMILY_WORDS[value.code].hint ?? "",
+          needs,
+          value.wants_c !== null ? newJarText.steadyAtAboutC(value.wants_c) : "",
+        )}
         {chosen && (
           <>
-            <span className="text-leaf">{reasons("For it here:", chosen.suits)}</span>
+            <span className="text-leaf">{reasons(newJarText.forItHere, chosen.suits)}</span>
             <span className="font-semibold text-crust">
-              {reasons("Against it here:", chosen.speaks_against)}
+              {reasons(newJarText.againstItHere, chosen.speaks_against)}
             </span>
           </>
         )}

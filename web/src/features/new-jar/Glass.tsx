@@ -1,7 +1,7 @@
 import type { Catalogue, Glass } from "../../api/types";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { GLASS_WORDS, SHAPE_WORDS } from "../../words/kitchen";
+import { commonText, GLASS_WORDS, newJarText, SHAPE_WORDS } from "../../words";
 import { type JarDraft, type PartProps, STRAIGHT } from "./draft";
 
 /** The usual glass that a draft has, if it is one. */
@@ -28,28 +28,28 @@ export function GlassPart({
   return (
     <div className="flex flex-col gap-4">
       <Choice
-        label="Jar"
+        label={commonText.jar}
         items={glasses.map((one) => ({
           value: one.glass,
           label: GLASS_WORDS[one.glass],
-          hint: `${one.volume_ml} ml`,
+          hint: newJarText.ml(one.volume_ml),
         }))}
         value={glass}
         onChange={take}
       />
       <details open={glass === null || wrong}>
-        <summary className="min-h-11 py-2 font-semibold text-crust">Another jar: measure it</summary>
+        <summary className="min-h-11 py-2 font-semibold text-crust">{newJarText.anotherJarMeasureIt}</summary>
         <div className="grid gap-4 pt-2 sm:grid-cols-2">
           <NumberField
-            label="Jar, filled to the rim"
+            label={newJarText.jarFilledToTheRim}
             unit="ml"
-            hint="Weigh the water that it holds: a gram is a millilitre."
+            hint={newJarText.weighTheWaterThatIt}
             value={draft.volume}
             onChange={(event) => set({ volume: event.target.value })}
             error={error("volume_ml")}
           />
           <NumberField
-            label="Inside height"
+            label={newJarText.insideHeight}
             unit="mm"
             value={draft.height}
             onChange={(event) => set({ height: event.target.value })}
@@ -57,7 +57,7 @@ export function GlassPart({
           />
           <div className="sm:col-span-2">
             <Choice
-              label="Its shape"
+              label={newJarText.itsShape}
               items={SHAPE_WORDS}
               value={SHAPE_WORDS.find(({ value }) => value === draft.flare)?.value ?? null}
               onChange={(flare) => flare && set({ flare })}
@@ -68,9 +68,9 @@ export function GlassPart({
       </details>
       <div className="max-w-80">
         <NumberField
-          label="Weight of the empty jar"
+          label={newJarText.weightOfTheEmptyJar}
           unit="g"
-          hint="Clean and dry, lid off. Empty: you zero the scale with the jar on it."
+          hint={newJarText.cleanAndDryLidOff}
           value={draft.tare}
           onChange={(event) => set({ tare: event.target.value })}
           error={error("tare_g")}

@@ -3,8 +3,7 @@ import { http } from "../../api/client";
 import type { CheckedMethod, Family } from "../../api/types";
 import { list } from "../../lib/numbers";
 import { Button } from "../../ui/button";
-import { FAMILY_WORDS, THING_WORDS } from "../../words/methods";
-import { problemWords } from "../../words/problems";
+import { FAMILY_WORDS, newJarText, problemWords, THING_WORDS } from "../../words";
 import type { OwnMethod } from "./draft";
 
 const MOST_BYTES = 65_536;
@@ -29,18 +28,18 @@ export function MethodFile({
     if (!chosen) return;
     setShown(null);
     if (chosen.size > MOST_BYTES) {
-      setProblem("This file is too large for a method. Up to 64 kB are taken.");
+      setProblem(newJarText.thisFileIsTooLarge);
       return;
     }
     let method: unknown;
     try {
       method = JSON.parse(await chosen.text());
     } catch {
-      setProblem("This file is not JSON, so it is no method file.");
+      setProblem(newJarText.thisFileIsNotJson);
       return;
     }
     if (typeof method !== "object" || method === null || Array.isArray(method)) {
-      setProblem("This file holds no method.");
+      setProblem(newJarText.thisFileHoldsNoMethod);
       return;
     }
     const own = method as OwnMethod;
@@ -51,13 +50,13 @@ export function MethodFile({
 
   return (
     <details open={own !== null}>
-      <summary className="min-h-11 py-2 font-semibold text-crust">A way as a file</summary>
+      <summary className="min-h-11 py-2 font-semibold text-crust">{newJarText.aWayAsAFile}</summary>
       <div className="flex flex-col gap-3 pt-1">
         <input
           ref={file}
           type="file"
           accept="application/json,.json"
-          aria-label="Method file"
+          aria-label={newJarText.methodFile}
           tabIndex={-1}
           className="sr-only"
           onChange={(event) => {
@@ -66,13 +65,13 @@ export function MethodFile({
           }}
         />
         <div className="flex flex-wrap items-center gap-3">
-          <Button onClick={() => file.current?.click()}>Bring in a method file</Button>
+          <Button onClick={() => file.current?.click()}>{newJarText.bringInAMethodFile}</Button>
           <a
             href={`/api/methods/${family.code}`}
             download={`${family.code}.json`}
             className="inline-flex min-h-11 items-center px-3 font-semibold text-crust underline-offset-4 hover:underline"
           >
-            Send out “{FAMILY_WORDS[family.code].label}”
+            {newJarText.sendOut(FAMILY_WORDS[family.code].label)}
           </a>
         </div>
         {problem && (
@@ -83,9 +82,9 @@ export function MethodFile({
         {shown && (
           <div className="border-l-4 border-water pl-4">
             <p>
-              <span className="font-semibold">{shown.checked.code.replaceAll("_", " ")}</span>:{" "}
-              {shown.checked.phases} phases, ready on about day {Math.ceil(shown.checked.ready.likely)} where
-              it is at home. It needs {list(shown.checked.needs.map((thing) => THING_WORDS[thing]))}.
+              <span className="font-semibold">{shown.checked.code.replaceAll("_", " ")}</span>
+              {newJarText.phasesReadyOnAboutDay(shown.checked.phases, Math.ceil(shown.checked.ready.likely))}{" "}
+              {list(shown.checked.needs.map((thing) => THING_WORDS[thing]))}.
             </p>
             <Button
               className="mt-2"
@@ -94,15 +93,15 @@ export function MethodFile({
                 setShown(null);
               }}
             >
-              Use it for this jar
+              {newJarText.useItForThisJar}
             </Button>
           </div>
         )}
         {own && (
           <p className="border-l-4 border-crust pl-4">
-            This jar goes by the file that was brought in; its plan stands beside.{" "}
+            {newJarText.thisJarGoesByThe}{" "}
             <Button look="plain" onClick={() => onUse(null)}>
-              Go by the way above instead
+              {newJarText.goByTheWayAbove}
             </Button>
           </p>
         )}

@@ -2,8 +2,7 @@ import type { BlendOption, Family, Flour, Option, OptionCode, Problem } from "..
 import { useFlourNames, useShelfFirst } from "../../parts/flours";
 import { Choice, Choices } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { OPTION_WORDS, PICK_WORDS, SCALE_UNITS } from "../../words/methods";
-import { problemAt } from "../../words/problems";
+import { newJarText, OPTION_WORDS, PICK_WORDS, problemAt, SCALE_UNITS } from "../../words";
 import { blendInUse, type Chosen, optionsThatMatter, partsOf, picksOf } from "./draft";
 
 type Parts = {
@@ -14,7 +13,7 @@ type Parts = {
   readonly problems: readonly Problem[];
 };
 
-const RHYTHM: Record<number, string> = { 24: "Once a day", 12: "Twice a day" };
+const RHYTHM: Record<number, string> = { 24: newJarText.onceADay, 12: newJarText.twiceADay };
 
 /** The options of a family that matter, each in the form that suits it. */
 export function Options(parts: Parts) {
@@ -28,7 +27,7 @@ export function Options(parts: Parts) {
       ))}
       {more.length > 0 && (
         <details>
-          <summary className="min-h-11 py-2 font-semibold text-crust">More choices</summary>
+          <summary className="min-h-11 py-2 font-semibold text-crust">{newJarText.moreChoices}</summary>
           <div className="flex flex-col gap-6 pt-2">
             {more.map((option) => (
               <OneOption key={option.code} option={option} {...parts} />
@@ -65,7 +64,7 @@ function OneOption({ option, ...parts }: Parts & { readonly option: Option }) {
         items={option.choices.map((value) => ({
           value: String(value),
           label: RHYTHM[value] ?? String(value),
-          hint: `every ${value} h`,
+          hint: newJarText.everyH(value),
         }))}
         value={text || String(option.default)}
         onChange={(value) => value && choose(option.code, value)}
@@ -73,7 +72,7 @@ function OneOption({ option, ...parts }: Parts & { readonly option: Option }) {
       />
     );
   }
-  const range = `${option.least} to ${option.most} ${SCALE_UNITS[option.scale]}.`;
+  const range = newJarText.to(option.least, option.most, SCALE_UNITS[option.scale]);
   return (
     <div className="max-w-80">
       <NumberField
@@ -119,7 +118,7 @@ function Blend({
           {picked.map((flour) => (
             <div key={flour} className="w-44">
               <NumberField
-                label={`Parts of ${nameOf(flour)}`}
+                label={newJarText.partsOf(nameOf(flour))}
                 value={parts[flour] ?? "1"}
                 onChange={(event) => choose(option.code, { ...parts, [flour]: event.target.value })}
               />

@@ -16,8 +16,7 @@ import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
-import { sizeWords } from "../../words/methods";
-import { problemAt } from "../../words/problems";
+import { commonText, newJarText, problemAt, sizeWords } from "../../words";
 import { type Begun, writeDown } from "./begun";
 import { beginningAt, type Chosen, draftLike, type JarDraft, jarOf, newDraft, originOf } from "./draft";
 import { FamilyChoice } from "./Family";
@@ -33,8 +32,8 @@ import { SideBySide } from "./SideBySide";
 const LONG_AGO_MS = 3 * 3_600_000;
 const HOUR_MS = 3_600_000;
 const BEGUN = [
-  { value: "fed", label: "fed as this way asks" },
-  { value: "mixed", label: "only mixed" },
+  { value: "fed", label: newJarText.fedAsThisWayAsks },
+  { value: "mixed", label: newJarText.onlyMixed },
 ] as const satisfies readonly { value: Begun; label: string }[];
 const SHOWN = [
   "name",
@@ -51,7 +50,7 @@ const SHOWN = [
 const DRAFT_KEY = "new-jar.8";
 
 export function NewJarPage() {
-  useTitle("New jar");
+  useTitle(commonText.newJar);
   const catalogue = api.useQuery("get", "/api/catalogue", {}, { staleTime: Number.POSITIVE_INFINITY });
   const [search] = useSearchParams();
   const like = search.get("like");
@@ -62,7 +61,7 @@ export function NewJarPage() {
     { enabled: like !== null },
   );
   if (catalogue.isPending || (like !== null && model.isPending))
-    return <Loading what="Fetching the methods" />;
+    return <Loading what={newJarText.fetchingTheMethods} />;
   if (!catalogue.data?.families[0]) return <OutOfReach onRetry={() => void catalogue.refetch()} />;
   const from = catalogue.data.families.find(({ origin }) => origin === search.get("from"));
   const fresh = newDraft(catalogue.data);
@@ -138,7 +137,7 @@ function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs:
     const station = stations.data?.find(({ id }) => id === draft.thermometer);
     if (station) await beside(station.id, jar);
     if (longAgo && outcome.kind === "saved") await writeDown(jar.id, jar.name, jar.starts_at, begunAs);
-    if (outcome.kind === "waiting") say("Kept on this device. It is sent when the connection is back.");
+    if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
     await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
   };
   return { problems, busy, save };
@@ -162,27 +161,29 @@ function NewJarForm({
   const codes: string[] = family.options.map((option) => option.code);
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
-      <h1 className="text-3xl">A new jar</h1>
+      <h1 className="text-3xl">{newJarText.aNewJar}</h1>
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
           <WayPart catalogue={catalogue} choosing={choosing} problems={problems} />
           <Choice
-            label="Size"
+            label={newJarText.size}
             items={catalogue.beginning.sizes.map((size) => ({ value: String(size), label: sizeWords(size) }))}
             value={draft.size}
             onChange={(size) => size && set({ size })}
             error={error("size")}
           />
           <details>
-            <summary className="min-h-11 py-2 font-semibold text-crust">Flours on your shelf</summary>
+            <summary className="min-h-11 py-2 font-semibold text-crust">
+              {newJarText.floursOnYourShelf}
+            </summary>
             <FloursPart />
           </details>
           <PlacePart draft={draft} set={set} error={error} places={catalogue.places} />
           <GlassPart draft={draft} set={set} error={error} glasses={catalogue.glasses} />
           <BeginPart choosing={choosing} error={error} begunAs={begunAs} onBegunAs={setBegunAs} />
           <TextField
-            label="Name"
-            hint="What you will call it on the shelf."
+            label={commonText.name}
+            hint={newJarText.whatYouWillCallIt}
             value={draft.name}
             onChange={(event) => set({ name: event.target.value })}
             error={error("name")}
@@ -190,7 +191,7 @@ function NewJarForm({
           <NotSaved
             problems={problems}
             shown={[...SHOWN, ...codes, ...codes.map((code) => `choices.${code}`)]}
-            title="Not planned yet."
+            title={newJarText.notPlannedYet}
           />
         </div>
         <Preview draft={rested} family={restedFamily} zone={zone} />
@@ -198,7 +199,7 @@ function NewJarForm({
       <div className="sticky bottom-0 bg-paper py-3">
         <InShort draft={rested} family={restedFamily} zone={zone} />
         <Button type="submit" look="act" disabled={busy} className="w-full sm:w-auto sm:px-10">
-          {busy ? "Planning …" : "Put it on the shelf"}
+          {busy ? newJarText.planning : newJarText.putItOnTheShelf}
         </Button>
       </div>
     </form>
@@ -228,9 +229,7 @@ function WayPart({
         onChange={begin}
       />
       <details>
-        <summary className="min-h-11 py-2 font-semibold text-crust">
-          Side by side: days, work, flour, waste
-        </summary>
+        <summary className="min-h-11 py-2 font-semibold text-crust">{newJarText.sideBySideDaysWork}</summary>
         <SideBySide
           draft={rested}
           family={restedFamily}
@@ -270,7 +269,7 @@ function BeginPart({
   return (
     <>
       <WhenField
-        label="First mix"
+        label={commonText.firstMix}
         ahead
         value={draft.start}
         onChange={(start) => set({ start })}
@@ -279,14 +278,14 @@ function BeginPart({
       />
       {longAgo && (
         <Choice
-          label="What was done since"
+          label={newJarText.whatWasDoneSince}
           items={BEGUN}
           value={begunAs}
           onChange={(next) => next && onBegunAs(next)}
         />
       )}
       <details>
-        <summary className="min-h-11 py-2 font-semibold text-crust">Your hours</summary>
+        <summary className="min-h-11 py-2 font-semibold text-crust">{commonText.yourHours}</summary>
         <HoursPart />
       </details>
     </>
@@ -294,7 +293,7 @@ function BeginPart({
 }
 
 function beside(thermometer: string, { id, name, warmth_c, night_c }: NewJar) {
-  return setPlace(id, { warmth_c, night_c, thermometer }, `Where ${name} stands`);
+  return setPlace(id, { warmth_c, night_c, thermometer }, commonText.whereStands(name));
 }
 
 function familyOf(families: readonly Family[], draft: JarDraft): Family {

@@ -2,7 +2,7 @@ import { api } from "../../api/client";
 import type { Catalogue } from "../../api/types";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { PLACE_WORDS } from "../../words/kitchen";
+import { commonText, newJarText, PLACE_WORDS } from "../../words";
 import type { PartProps } from "./draft";
 
 /** The thermometers of the house. */
@@ -20,13 +20,13 @@ export function PlacePart({
   const usuals = places.map(({ place, warmth_c: celsius }) => ({
     value: String(celsius),
     label: PLACE_WORDS[place],
-    hint: `about ${celsius} °C`,
+    hint: newJarText.aboutC(celsius),
   }));
   const stations = useStations();
   const measured = (stations.data ?? []).map((one) => ({
     value: one.id,
     label: one.place,
-    hint: one.last_c === null ? "thermometer, nothing yet" : `thermometer, ${one.last_c} °C`,
+    hint: one.last_c === null ? newJarText.thermometerNothingYet : newJarText.thermometerC(one.last_c),
     celsius: one.last_c,
   }));
   const usual = usuals.find(({ value }) => value === draft.warmth)?.value ?? null;
@@ -38,24 +38,24 @@ export function PlacePart({
   return (
     <div className="flex flex-col gap-4">
       <Choice
-        label="Where it stands"
+        label={commonText.whereItStands}
         items={[...usuals, ...measured]}
         value={draft.thermometer ?? usual}
         onChange={choose}
       />
       <div className="grid gap-4 sm:grid-cols-2">
         <NumberField
-          label="Warmth where it stands"
+          label={newJarText.warmthWhereItStands}
           unit="°C"
-          hint="24 to 27 is best; cooler is slower. Never above 38."
+          hint={newJarText.n24To27IsBest}
           value={draft.warmth}
           onChange={(event) => set({ warmth: event.target.value })}
           error={error("warmth_c")}
         />
         <NumberField
-          label="At night"
+          label={commonText.atNight}
           unit="°C"
-          hint="Only if it is colder then."
+          hint={commonText.onlyIfItIsColder}
           value={draft.night}
           onChange={(event) => set({ night: event.target.value })}
           error={error("night_c")}

@@ -5,9 +5,7 @@ import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
-import { sightWords } from "../../words/methods";
-import { problemWords } from "../../words/problems";
-import { ACT_WORDS, taskLine } from "../../words/tasks";
+import { ACT_WORDS, newJarText, problemWords, sightWords, taskLine } from "../../words";
 import { type JarDraft, jarOf } from "./draft";
 import { readyDay } from "./offered";
 
@@ -39,7 +37,7 @@ export function InShort(parts: Parts) {
   const { likely, spread } = readyDay(preview.data.ready_on, preview.data.ready, body.starts_at);
   return (
     <p className="pb-2 text-center md:hidden">
-      Likely ready {likely} <span className="text-soft">({spread})</span>
+      {newJarText.likelyReady(likely)} <span className="text-soft">({spread})</span>
     </p>
   );
 }
@@ -59,11 +57,11 @@ export function Preview(parts: Parts) {
   );
   return (
     <aside
-      aria-label="The plan"
+      aria-label={newJarText.thePlan}
       aria-live="polite"
       className="flex flex-col gap-4 md:sticky md:top-4 md:self-start md:border-l-2 md:border-rule md:pl-8"
     >
-      <h2 className="text-2xl">What it asks of you</h2>
+      <h2 className="text-2xl">{newJarText.whatItAsksOfYou}</h2>
       {preview.error?.errors && (
         <p className="font-semibold text-alarm">{preview.error.errors.map(problemWords).join(" ")}</p>
       )}
@@ -85,15 +83,10 @@ export function Preview(parts: Parts) {
         />
       )}
       {found?.room_is_tight && (
-        <p className="border-l-4 border-water pl-4">
-          This jar is full early: a lively starter may run over. Take a bigger jar, or keep less.
-        </p>
+        <p className="border-l-4 border-water pl-4">{newJarText.thisJarIsFullEarly}</p>
       )}
       {found && <Steps found={found} now={now} zone={zone} />}
-      <p className="text-soft">
-        Whole rye wakes a jar soonest, then whole wheat, then white. Wheat, rye and spelt are allergens; a
-        long ferment does not change that.
-      </p>
+      <p className="text-soft">{newJarText.wholeRyeWakesAJar}</p>
     </aside>
   );
 }
@@ -104,9 +97,9 @@ function Ready({ found, start }: { readonly found: Assessment; readonly start: s
   return (
     <p>
       <span className="block font-serif text-xl">
-        Likely ready {likely.startsWith("day") ? `on ${likely}` : likely}
+        {newJarText.likelyReady2(likely.startsWith("day") ? newJarText.on(likely) : likely)}
       </span>
-      <span className="text-soft">A forecast for this way, flour and warmth: day {spread}.</span>
+      <span className="text-soft">{newJarText.aForecastForThisWay(spread)}</span>
     </p>
   );
 }
@@ -128,18 +121,18 @@ function Steps({
         {timeline.slice(0, STEPS_SHOWN).map((step) => (
           <li key={step.number} className="border-b border-rule pb-2">
             <span className="block font-semibold first-letter:uppercase">
-              {step.waits_for.length > 0 ? `about ${when(step.due, now, zone)}` : when(step.due, now, zone)}
+              {step.waits_for.length > 0
+                ? newJarText.about(when(step.due, now, zone))
+                : when(step.due, now, zone)}
             </span>
             {step.waits_for.length > 0 && (
-              <span className="block text-soft">once {sightWords(step.waits_for)}</span>
+              <span className="block text-soft">{newJarText.once(sightWords(step.waits_for))}</span>
             )}
             {step.do.length > 0 ? taskLine(step.do) : ACT_WORDS[step.act]}.
           </li>
         ))}
       </ol>
-      <p className="text-soft">
-        The first week takes {grams(flour)} flour; {grams(ahead.discard_g)} are taken out again.
-      </p>
+      <p className="text-soft">{newJarText.theFirstWeekTakesFlour(grams(flour), grams(ahead.discard_g))}</p>
     </>
   );
 }

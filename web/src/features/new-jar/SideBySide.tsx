@@ -2,8 +2,7 @@ import { useState } from "react";
 import type { Family, FamilyCode, Offered, Origin } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { Button } from "../../ui/button";
-import { FAMILY_WORDS, REASON_WORDS } from "../../words/methods";
-import { problemWords } from "../../words/problems";
+import { FAMILY_WORDS, newJarText, problemWords, REASON_WORDS } from "../../words";
 import type { JarDraft } from "./draft";
 import { readyDay, useOffered } from "./offered";
 
@@ -30,11 +29,11 @@ export function SideBySide({
   if (found.error?.errors)
     return <p className="text-alarm">{found.error.errors.map(problemWords).join(" ")}</p>;
   const columns: readonly Column[] = [
-    { key: "ready", label: "Likely ready", by: (one) => dayOf(one, start).days },
-    { key: "feeds", label: "Feeds a day", by: (one) => one.compared.feeds_a_day },
-    { key: "minutes", label: "Minutes a day", by: (one) => one.compared.minutes_a_day },
-    { key: "flour", label: "Flour in all", by: (one) => one.compared.flour_g },
-    { key: "discard", label: "Taken out", by: (one) => one.compared.discard_g },
+    { key: "ready", label: newJarText.likelyReady3, by: (one) => dayOf(one, start).days },
+    { key: "feeds", label: newJarText.feedsADay, by: (one) => one.compared.feeds_a_day },
+    { key: "minutes", label: newJarText.minutesADay, by: (one) => one.compared.minutes_a_day },
+    { key: "flour", label: newJarText.flourInAll, by: (one) => one.compared.flour_g },
+    { key: "discard", label: newJarText.takenOut, by: (one) => one.compared.discard_g },
   ];
   const by = columns.find(({ key }) => key === sort)?.by ?? (() => 0);
   const rows = [...(found.data ?? [])].sort((a, b) => by(a) - by(b));
@@ -48,19 +47,19 @@ export function SideBySide({
             onChange={(event) => onScale(event.target.checked)}
             className="size-5 accent-crust"
           />
-          I have a kitchen scale
+          {newJarText.iHaveAKitchenScale}
         </label>
         <span aria-live="polite" className="text-soft">
-          {found.isFetching ? "Foreseeing each way for your kitchen …" : "Press a heading to sort."}
+          {found.isFetching ? newJarText.foreseeingEachWayForYour : newJarText.pressAHeadingToSort}
         </span>
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
-      <section aria-label="Ways side by side, scrolls sideways" tabIndex={0} className="overflow-x-auto">
+      <section aria-label={newJarText.waysSideBySideScrolls} tabIndex={0} className="overflow-x-auto">
         <table className="w-full min-w-[40rem] border-collapse text-left">
           <thead>
             <tr className="border-b-2 border-rule align-bottom">
               <th scope="col" className="py-2 pr-3">
-                Way
+                {newJarText.way}
               </th>
               {columns.map(({ key, label }) => (
                 <th
@@ -127,7 +126,9 @@ function Row({
           )}
           {suits.length > 0 && against.length > 0 && " · "}
           {against.length > 0 && (
-            <span className="text-crust">but {against.map((why) => REASON_WORDS[why]).join(", ")}</span>
+            <span className="text-crust">
+              {newJarText.but} {against.map((why) => REASON_WORDS[why]).join(", ")}
+            </span>
           )}
         </span>
       </th>
@@ -141,15 +142,15 @@ function Row({
       <td className="py-2 pr-3 whitespace-nowrap">{grams(Math.round(compared.discard_g))}</td>
       <td className="py-1">
         {chosen ? (
-          <span className="flex min-h-11 items-center px-3 font-semibold">chosen</span>
+          <span className="flex min-h-11 items-center px-3 font-semibold">{newJarText.chosen}</span>
         ) : (
           <Button
             look="plain"
             className="whitespace-nowrap"
-            aria-label={`Take it: ${label}`}
+            aria-label={newJarText.takeIt2(label)}
             onClick={() => onChange(code)}
           >
-            Take it
+            {newJarText.takeIt}
           </Button>
         )}
       </td>

@@ -1,8 +1,10 @@
 /** A jar that was begun before it was planned here: what was done since is written down for the baker. */
+
 import { http } from "../../api/client";
 import type { FeedPlan } from "../../api/types";
 import { recordEntry } from "../../api/writes";
 import { newId } from "../../lib/ids";
+import { commonText, newJarText } from "../../words";
 
 export type Begun = "mixed" | "fed";
 
@@ -19,7 +21,7 @@ export async function writeDown(jarId: string, name: string, startedAt: string, 
     if (count > 0) at = next.due;
     if (Date.parse(at) > Date.parse(data.now) || (count > 0 && begun === "mixed")) return;
     const id = newId();
-    const label = count === 0 ? `First mix of ${name}` : `Feed of ${name}`;
+    const label = count === 0 ? newJarText.firstMixOf(name) : commonText.feedOf(name);
     const outcome = await recordEntry(jarId, id, seen, asFeed(next.plan, at, count === 0), label, null);
     if (outcome.kind !== "saved") return;
     seen = id;

@@ -16,6 +16,7 @@ import type {
 import { newId } from "../../lib/ids";
 import { typed } from "../../lib/numbers";
 import { momentOf, NOW, type When } from "../../lib/when";
+import { JAR_NAMES } from "../../words";
 
 /** What was chosen of one family, by option: a number as typed, a pick, or flours with their parts as typed. */
 export type Chosen = Partial<Record<OptionCode, string | Partial<Record<Flour, string>>>>;
@@ -58,26 +59,12 @@ export type PartProps = {
   readonly error: (...fields: string[]) => string | null;
 };
 
-/** Something to call it until the baker knows better. */
-const NAMES = [
-  "Pebble",
-  "Thicket",
-  "Kettle",
-  "Marsh",
-  "Rafter",
-  "Clover",
-  "Gable",
-  "Ember",
-  "Furrow",
-  "Wren",
-];
-
 export function newDraft({ beginning, glasses, places }: Catalogue): JarDraft {
   const glass = glasses.find((one) => one.glass === beginning.glass);
   const place = places.find((one) => one.place === beginning.place);
   return {
     id: newId(),
-    name: NAMES[Math.floor(Math.random() * NAMES.length)] ?? "",
+    name: JAR_NAMES[Math.floor(Math.random() * JAR_NAMES.length)] ?? "",
     family: beginning.family,
     chosen: {},
     size: "1",

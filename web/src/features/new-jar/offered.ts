@@ -1,8 +1,10 @@
 /** The ways that begin so, foreseen for this kitchen and this flour. */
+
 import { keepPreviousData } from "@tanstack/react-query";
 import { api } from "../../api/client";
 import type { Family, Origin, Ready, ReadyDays } from "../../api/types";
 import { typed } from "../../lib/numbers";
+import { newJarText } from "../../words";
 import { blendInUse, type Chosen, type JarDraft, partsOf } from "./draft";
 
 const DAY = 86_400_000;
@@ -50,8 +52,12 @@ export function readyDay(on: Ready | null, usual: ReadyDays, start: string): Rea
     : [usual.earliest, usual.likely, usual.latest];
   return {
     days: likely,
-    likely: `${on?.seldom ? "after day" : "day"} ${Math.ceil(likely)}`,
-    spread: `${Math.ceil(earliest)} to ${Math.ceil(latest)}${on?.latest_is_open ? " or later" : ""}`,
+    likely: `${on?.seldom ? newJarText.afterDay : "day"} ${Math.ceil(likely)}`,
+    spread: newJarText.to2(
+      Math.ceil(earliest),
+      Math.ceil(latest),
+      on?.latest_is_open ? newJarText.orLater : "",
+    ),
   };
 }
 

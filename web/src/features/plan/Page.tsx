@@ -7,11 +7,16 @@ import { clock, dayWord, toField, when } from "../../lib/time";
 import { useFlourNames } from "../../parts/flours";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
-import { changeLine } from "../../words/changes";
-import { readyWords } from "../../words/forecasts";
-import { sightWords } from "../../words/methods";
-import { NORMAL_WORDS } from "../../words/moves";
-import { ACT_WORDS, taskLine } from "../../words/tasks";
+import {
+  ACT_WORDS,
+  changeLine,
+  commonText,
+  NORMAL_WORDS,
+  planText,
+  readyWords,
+  sightWords,
+  taskLine,
+} from "../../words";
 import { byDay, momentOf, offBy, type PlanDay } from "./days";
 import { WhatIf } from "./WhatIf";
 
@@ -19,8 +24,8 @@ import { WhatIf } from "./WhatIf";
 export function PlanPage() {
   const { jarId = "" } = useParams();
   const plan = api.useQuery("get", "/api/jars/{jar_id}/plan", { params: { path: { jar_id: jarId } } });
-  useTitle(plan.data ? `Plan of ${plan.data.jar.name}` : "Plan");
-  if (plan.isPending) return <Loading what="Laying out the days" />;
+  useTitle(plan.data ? planText.planOf(plan.data.jar.name) : commonText.plan);
+  if (plan.isPending) return <Loading what={planText.layingOutTheDays} />;
   if (!plan.data) return <OutOfReach onRetry={() => void plan.refetch()} />;
   return <Laid told={plan.data} />;
 }
@@ -36,16 +41,16 @@ function Laid({ told }: { readonly told: JarPlan }) {
   const path = `/api/jars/${jar.id}`;
   return (
     <article className="pt-6">
-      <h1 className="text-3xl">Plan of {jar.name}</h1>
+      <h1 className="text-3xl">{planText.planOf(jar.name)}</h1>
       {ready && Date.parse(ready.on.latest) > Date.parse(now) && (
         <p className="mt-2 border-l-4 border-dawn pl-4 text-lg">{readyWords(ready, now, zone)}</p>
       )}
       <div className="mt-4 flex flex-wrap gap-x-2 print:hidden">
-        <Download href={`${path}/sheet.pdf`}>Sheet for the fridge door</Download>
-        <Download href={`${path}/labels.pdf`}>Jar labels</Download>
-        <Download href={`${path}/calendar.ics`}>As a calendar file</Download>
+        <Download href={`${path}/sheet.pdf`}>{planText.sheetForTheFridgeDoor}</Download>
+        <Download href={`${path}/labels.pdf`}>{planText.jarLabels}</Download>
+        <Download href={`${path}/calendar.ics`}>{planText.asACalendarFile}</Download>
         <Button look="plain" onClick={() => window.print()}>
-          Print this page
+          {planText.printThisPage}
         </Button>
       </div>
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_20rem]">
@@ -53,7 +58,7 @@ function Laid({ told }: { readonly told: JarPlan }) {
           {gone.length > 0 && (
             <details className="print:hidden">
               <summary className="min-h-11 py-2 font-semibold text-crust">
-                {gone.length === 1 ? "The day before" : `The ${gone.length} days before`}
+                {gone.length === 1 ? planText.theDayBefore : planText.theDaysBefore(gone.length)}
               </summary>
               <ol>
                 {gone.map(({ date, steps }) => (
@@ -75,12 +80,16 @@ function Laid({ told }: { readonly told: JarPlan }) {
           </ol>
         </div>
         <aside className="flex flex-col gap-8">
-          <Shopping title="Still to buy" totals={plan.to_come} until={dayWord(plan.until, now, zone)} />
-          {plan.done.feeds > 0 && <Shopping title="Used so far" totals={plan.done} until={null} />}
+          <Shopping
+            title={planText.stillToBuy}
+            totals={plan.to_come}
+            until={dayWord(plan.until, now, zone)}
+          />
+          {plan.done.feeds > 0 && <Shopping title={planText.usedSoFar} totals={plan.done} until={null} />}
           {plan.changes.length > 0 && (
             <section aria-labelledby="moved">
               <h2 id="moved" className="text-2xl">
-                What moved it
+                {commonText.whatMovedIt}
               </h2>
               <ul className="mt-2">
                 {[...plan.changes].reverse().map((change) => (
@@ -98,7 +107,7 @@ function Laid({ told }: { readonly told: JarPlan }) {
             <WhatIf told={told} />
           </div>
           <ButtonLink look="plain" to={`/jars/${jar.id}`} className="self-start print:hidden">
-            Back to {jar.name}
+            {commonText.backTo(jar.name)}
           </ButtonLink>
         </aside>
       </div>
@@ -142,15 +151,17 @@ function Day({
     <li className={`border-t-2 py-3 ${today ? "border-crust" : "border-rule"} ${past ? "text-soft" : ""}`}>
       <h2 className="flex flex-wrap items-baseline gap-x-3 text-xl first-letter:uppercase">
         <span className="first-letter:uppercase">{dayWord(at, now, zone)}</span>
-        <span className="font-sans text-base font-normal text-soft">day {first.day}</span>
+        <span className="font-sans text-base font-normal text-soft">{commonText.day(first.day)}</span>
       </h2>
-      {ready && <p className="border-l-4 border-dawn pl-4">From about here on it is likely ready.</p>}
+      {ready && <p className="border-l-4 border-dawn pl-4">{planText.fromAboutHereOnIt}</p>}
       <ul className="mt-1 flex flex-col gap-2">
         {steps.map((step) => (
           <Act key={step.number} step={step} told={told} />
         ))}
       </ul>
-      {normal && <p className="mt-1 text-[0.95rem] text-soft">Normal: {NORMAL_WORDS[first.normal]}</p>}
+      {normal && (
+        <p className="mt-1 text-[0.95rem] text-soft">{planText.normal(NORMAL_WORDS[first.normal])}</p>
+      )}
     </li>
   );
 }
@@ -163,15 +174,18 @@ function Act({ step, told }: { readonly step: Step; readonly told: JarPlan }) {
     <li className="grid grid-cols-[3.5rem_1fr] gap-x-3">
       <span className={`font-semibold ${done ? "" : "text-crust"}`}>{clock(momentOf(step, now), zone)}</span>
       <div className={step.state === "skipped" ? "line-through" : ""}>
-        {step.waits_for.length > 0 && !done && `Once ${sightWords(step.waits_for)}: `}
+        {step.waits_for.length > 0 && !done && commonText.once(sightWords(step.waits_for))}
         {step.do.length > 0 ? taskLine(step.do) : ACT_WORDS[step.act]}
         {done && " ✓"}
-        {step.state === "skipped" && <span className="sr-only"> (left out)</span>}
+        {step.state === "skipped" && <span className="sr-only"> {planText.leftOut}</span>}
         {off && <span className="block text-[0.9rem]">{off}</span>}
         {!done && step.state !== "skipped" && step.has_window && (
           <span className="block text-[0.9rem] text-soft">
-            as good from {when(step.earliest, now, zone)} to {clock(step.latest, zone)}
-            {!step.fits && "; your hours leave no better time"}
+            {planText.asGoodFromTo(
+              when(step.earliest, now, zone),
+              clock(step.latest, zone),
+              !step.fits ? planText.yourHoursLeaveNoBetter : "",
+            )}
           </span>
         )}
         {(step.state === "due" || step.state === "late") && (
@@ -179,7 +193,7 @@ function Act({ step, told }: { readonly step: Step; readonly told: JarPlan }) {
             to={`/jars/${jar.id}/${step.plan ? "feed" : "look"}`}
             className="inline-flex min-h-11 items-center font-semibold text-crust print:hidden"
           >
-            Do it
+            {planText.doIt}
           </Link>
         )}
       </div>
@@ -200,7 +214,7 @@ function Shopping({
   return (
     <section aria-label={title}>
       <h2 className="text-2xl">{title}</h2>
-      {until && <p className="text-soft">until {until}</p>}
+      {until && <p className="text-soft">{planText.until(until)}</p>}
       <dl className="mt-2 grid grid-cols-[1fr_auto]">
         {totals.flours.map((part) => (
           <Line key={part.flour} name={nameOf(part.flour)} value={grams(Math.round(part.g))} />

@@ -6,19 +6,17 @@ import { grams, typed } from "../../lib/numbers";
 import { dayWord } from "../../lib/time";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { FLOUR_WORDS } from "../../words/flours";
-import { readyWords } from "../../words/forecasts";
-import { problemWords } from "../../words/problems";
+import { FLOUR_WORDS, planText, problemWords, readyWords } from "../../words";
 
 const RHYTHMS = [
-  { value: "24", label: "once a day" },
-  { value: "12", label: "twice a day" },
+  { value: "24", label: planText.onceADay },
+  { value: "12", label: planText.twiceADay },
 ] as const;
 const SIZES = [
-  { value: "0.5", label: "half the size" },
-  { value: "2", label: "twice the size" },
+  { value: "0.5", label: planText.halfTheSize },
+  { value: "2", label: planText.twiceTheSize },
 ] as const;
-const STARTS = [{ value: "24", label: "start tomorrow" }] as const;
+const STARTS = [{ value: "24", label: planText.startTomorrow }] as const;
 const FLOURS = (Object.keys(FLOUR_WORDS) as Flour[]).map((value) => ({ value, label: FLOUR_WORDS[value] }));
 
 /** What would be otherwise; nothing is changed by asking. */
@@ -49,20 +47,22 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
   return (
     <section aria-labelledby="what-if" className="flex flex-col gap-4">
       <h2 id="what-if" className="text-2xl">
-        What if
+        {planText.whatIf}
       </h2>
-      <p className="text-soft">Only asked; the jar stays as it is.</p>
+      <p className="text-soft">{planText.onlyAskedTheJarStays}</p>
       <NumberField
-        label="It stood at"
+        label={planText.itStoodAt}
         unit="°C"
         placeholder={String(jar.warmth_c)}
         value={warmth}
         onChange={(event) => setWarmth(event.target.value)}
       />
-      <Choice label="Another flour" items={FLOURS} value={flour} onChange={setFlour} none />
-      <Choice label="Another rhythm" items={RHYTHMS} value={rhythm} onChange={setRhythm} none />
-      <Choice label="Another size" items={SIZES} value={size} onChange={setSize} none />
-      {unmixed && <Choice label="Another start" items={STARTS} value={start} onChange={setStart} none />}
+      <Choice label={planText.anotherFlour} items={FLOURS} value={flour} onChange={setFlour} none />
+      <Choice label={planText.anotherRhythm} items={RHYTHMS} value={rhythm} onChange={setRhythm} none />
+      <Choice label={planText.anotherSize} items={SIZES} value={size} onChange={setSize} none />
+      {unmixed && (
+        <Choice label={planText.anotherStart} items={STARTS} value={start} onChange={setStart} none />
+      )}
       <div aria-live="polite" className="border-l-4 border-dawn pl-4 empty:hidden">
         {asked && found.error?.errors && (
           <p className="text-alarm">{found.error.errors.map(problemWords).join(" ")}</p>
@@ -71,9 +71,12 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
           <>
             {found.data.ready_on && <p>{readyWords(found.data.ready_on, now, zone)}</p>}
             <p>
-              Until {dayWord(found.data.plan.until, now, zone)}:{" "}
-              {difference("flour", flourOf(found.data.plan.to_come), flourOf(plan.to_come))},{" "}
-              {found.data.plan.to_come.feeds} feeds instead of {plan.to_come.feeds}.
+              {planText.untilFeedsInsteadOf(
+                dayWord(found.data.plan.until, now, zone),
+                difference("flour", flourOf(found.data.plan.to_come), flourOf(plan.to_come)),
+                found.data.plan.to_come.feeds,
+                plan.to_come.feeds,
+              )}
             </p>
           </>
         )}
@@ -87,5 +90,5 @@ function flourOf(totals: PlanTotals): number {
 }
 
 function difference(what: string, then: number, as: number): string {
-  return `${grams(Math.round(then))} ${what} instead of ${grams(Math.round(as))}`;
+  return planText.insteadOf(grams(Math.round(then)), what, grams(Math.round(as)));
 }

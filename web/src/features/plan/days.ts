@@ -1,6 +1,8 @@
 /** The plan by local days, from the first mix to ready. */
+
 import type { Step } from "../../api/types";
 import { toField } from "../../lib/time";
+import { planText } from "../../words";
 
 export type PlanDay = { readonly date: string; readonly steps: readonly Step[] };
 
@@ -26,5 +28,5 @@ export function byDay(steps: readonly Step[], now: string, zone: string): PlanDa
 export function offBy({ missed_by_h: missed }: Step): string | null {
   if (missed === null) return null;
   const hours = Math.abs(missed) < 10 ? Math.abs(missed).toFixed(1) : String(Math.round(Math.abs(missed)));
-  return `${hours} h ${missed > 0 ? "later" : "sooner"} than planned`;
+  return planText.hThanPlanned(hours, missed > 0 ? "later" : "sooner");
 }

@@ -2,28 +2,27 @@ import type { ReactNode } from "react";
 import type { Top } from "../../api/types";
 import { CLOSE_UPS, SPOONS, WALLS } from "../../drawing/atlas";
 import { TOP_PICTURES } from "../../drawing/glyphs";
-import { CLOSE_UP_WORDS, SPOON_WORDS, WALL_WORDS } from "../../words/atlas";
-import { TOP_HINTS, TOP_WORDS } from "../../words/looks";
+import { CLOSE_UP_WORDS, SPOON_WORDS, signsText, TOP_HINTS, TOP_WORDS, WALL_WORDS } from "../../words";
 
 /** What a jar can show, drawn: to hold one's own jar against. */
 export function Atlas() {
   return (
     <section aria-labelledby="atlas" className="mt-14 border-t-2 border-rule pt-6">
       <h2 id="atlas" className="text-2xl">
-        Hold it against these
+        {signsText.holdItAgainstThese}
       </h2>
-      <Plate title="Close up: film or mould?" id="close-up">
+      <Plate title={signsText.closeUpFilmOrMould} id="close-up">
         {rows(CLOSE_UP_WORDS, CLOSE_UPS)}
       </Plate>
-      <Plate title="At the glass">{rows(WALL_WORDS, WALLS)}</Plate>
-      <Plate title="The top, cut through">
+      <Plate title={signsText.atTheGlass}>{rows(WALL_WORDS, WALLS)}</Plate>
+      <Plate title={signsText.theTopCutThrough}>
         {(Object.keys(TOP_WORDS) as Top[]).map((top) => (
           <Figure key={top} name={TOP_WORDS[top]} what={TOP_HINTS[top] ?? ""}>
             <span className="flex h-20 origin-center scale-[1.6] items-center">{TOP_PICTURES[top]}</span>
           </Figure>
         ))}
       </Plate>
-      <Plate title="From the spoon, thin to thick">{rows(SPOON_WORDS, SPOONS)}</Plate>
+      <Plate title={signsText.fromTheSpoonThinTo}>{rows(SPOON_WORDS, SPOONS)}</Plate>
     </section>
   );
 }

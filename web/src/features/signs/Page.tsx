@@ -13,11 +13,22 @@ import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { SignNote } from "../../ui/sign-note";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
-import { CLOSE_UP_WORDS } from "../../words/atlas";
-import { AGE_WORDS, BEGINNING_WORDS, LEVEL_WORDS, SINCE_WORDS } from "../../words/described";
-import { signNote } from "../../words/judging";
-import { BUBBLE_WORDS, SMELL_WORDS, THICKNESS_WORDS, TOP_HINTS, TOP_WORDS } from "../../words/looks";
-import { problemWords } from "../../words/problems";
+import {
+  AGE_WORDS,
+  BEGINNING_WORDS,
+  BUBBLE_WORDS,
+  CLOSE_UP_WORDS,
+  commonText,
+  LEVEL_WORDS,
+  problemWords,
+  SINCE_WORDS,
+  SMELL_WORDS,
+  signNote,
+  signsText,
+  THICKNESS_WORDS,
+  TOP_HINTS,
+  TOP_WORDS,
+} from "../../words";
 import { Atlas } from "./Atlas";
 import { bodyOf, type Described, isBlank, lookOf, NOTHING } from "./described";
 
@@ -26,13 +37,13 @@ export function SignsPage() {
   const [search] = useSearchParams();
   const jarId = search.get("jar");
   const choices = api.useQuery("get", "/api/signs/choices", {}, { staleTime: Number.POSITIVE_INFINITY });
-  if (choices.isPending) return <Loading what="Fetching the signs" />;
+  if (choices.isPending) return <Loading what={signsText.fetchingTheSigns} />;
   if (!choices.data) return <OutOfReach onRetry={() => void choices.refetch()} />;
   return jarId ? <OfJar jarId={jarId} choices={choices.data} /> : <OfAny choices={choices.data} />;
 }
 
 function OfAny({ choices }: { readonly choices: SignChoices }) {
-  useTitle("Signs");
+  useTitle(commonText.signs);
   const [it, setIt] = useState<Described>(NOTHING);
   const set = (part: Partial<Described>) => setIt({ ...it, ...part });
   const blank = isBlank(it);
@@ -45,25 +56,25 @@ function OfAny({ choices }: { readonly choices: SignChoices }) {
   const findings = blank ? null : (found.data?.findings ?? null);
   return (
     <div className="pt-6">
-      <h1 className="text-3xl">What does it show?</h1>
-      <p className="mt-1 text-soft">Press what you see and smell. The same rules watch over your jars.</p>
+      <h1 className="text-3xl">{signsText.whatDoesItShow}</h1>
+      <p className="mt-1 text-soft">{signsText.pressWhatYouSeeAnd}</p>
       <div className="mt-6 grid gap-x-12 gap-y-8 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
           <Seen it={it} set={set} />
           <Choice
-            label="How old it is"
+            label={signsText.howOldItIs}
             items={choiceItems(AGE_WORDS)}
             value={it.age}
             onChange={(age) => age && set({ age })}
           />
           <Choice
-            label="Last fed"
+            label={signsText.lastFed}
             items={choiceItems(SINCE_WORDS)}
             value={it.since}
             onChange={(since) => since && set({ since })}
           />
           <Choice
-            label="Begun with"
+            label={signsText.begunWith}
             items={choiceItems(BEGINNING_WORDS)}
             value={it.began}
             onChange={(began) => began && set({ began })}
@@ -83,8 +94,8 @@ function OfAny({ choices }: { readonly choices: SignChoices }) {
 
 function OfJar({ jarId, choices }: { readonly jarId: string; readonly choices: SignChoices }) {
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
-  useTitle(opened.data ? `Signs of ${opened.data.jar.name}` : "Signs");
-  if (opened.isPending) return <Loading what="Opening the jar" />;
+  useTitle(opened.data ? signsText.signsOf(opened.data.jar.name) : commonText.signs);
+  if (opened.isPending) return <Loading what={commonText.openingTheJar} />;
   if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
   return <Opened opened={opened.data} choices={choices} />;
 }
@@ -110,22 +121,20 @@ function Opened({ opened, choices }: { readonly opened: OpenJar; readonly choice
   const findings = blank ? opened.assessment.findings : (found.data?.findings ?? null);
   const keep = async () => {
     const look = lookOf(it, new Date().toISOString(), choices);
-    const outcome = await recordEntry(jar.id, newId(), null, look, `Look at ${jar.name}`, null);
+    const outcome = await recordEntry(jar.id, newId(), null, look, commonText.lookAt(jar.name), null);
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
     else await navigate(`/jars/${jar.id}`);
   };
   return (
     <div className="pt-6">
-      <h1 className="text-3xl">What does {jar.name} show?</h1>
-      <p className="mt-1 text-soft">
-        Its age, its feeds and what you noted are known. Press what worries you.
-      </p>
+      <h1 className="text-3xl">{signsText.whatDoesShow(jar.name)}</h1>
+      <p className="mt-1 text-soft">{signsText.itsAgeItsFeedsAnd}</p>
       <div className="mt-6 grid gap-x-12 gap-y-8 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
           <Seen it={it} set={set} />
           {!blank && (
             <Button look="act" className="self-start" onClick={() => void keep()}>
-              Keep this as a look
+              {signsText.keepThisAsALook}
             </Button>
           )}
         </div>
@@ -145,33 +154,33 @@ function Seen({ it, set }: { readonly it: Described; readonly set: (part: Partia
   return (
     <>
       <Choices
-        label="Top"
+        label={commonText.top}
         items={choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS)}
         value={it.top}
         onChange={(top) => set({ top })}
       />
       <Choices
-        label="Smell"
+        label={commonText.smell}
         items={choiceItems(SMELL_WORDS)}
         value={it.smell}
         onChange={(smell) => set({ smell })}
       />
       <Choice
-        label="Level"
+        label={commonText.level}
         items={choiceItems(LEVEL_WORDS)}
         value={it.level}
         onChange={(level) => set({ level })}
         none
       />
       <Choice
-        label="Bubbles"
+        label={commonText.bubbles}
         items={choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES)}
         value={it.bubbles}
         onChange={(bubbles) => set({ bubbles })}
         none
       />
       <Choice
-        label="Thickness"
+        label={signsText.thickness}
         items={choiceItems(THICKNESS_WORDS)}
         value={it.thickness}
         onChange={(thickness) => set({ thickness })}
@@ -194,14 +203,14 @@ function Meaning({
 }) {
   return (
     <aside
-      aria-label="What it means"
+      aria-label={signsText.whatItMeans}
       aria-live="polite"
       className="sticky bottom-0 flex max-h-[45vh] flex-col gap-4 self-start overflow-y-auto border-t-2 border-rule bg-paper py-4 md:top-6 md:max-h-none md:border-t-0 md:border-l-2 md:py-0 md:pl-8"
     >
-      <h2 className="text-2xl">What it means</h2>
-      {blank && <p className="text-soft">Nothing pressed yet.</p>}
+      <h2 className="text-2xl">{signsText.whatItMeans}</h2>
+      {blank && <p className="text-soft">{signsText.nothingPressedYet}</p>}
       {away && <OutOfReach onRetry={retry} />}
-      {!blank && !away && findings?.length === 0 && <p>Nothing unusual in that. Keep to the plan.</p>}
+      {!blank && !away && findings?.length === 0 && <p>{signsText.nothingUnusualInThatKeep}</p>}
       {findings?.map((one) => (
         <div key={one.sign}>
           <SignNote {...signNote(one)} />

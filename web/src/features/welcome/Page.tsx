@@ -9,7 +9,7 @@ import { deviceZone } from "../../lib/time";
 import { Button } from "../../ui/button";
 import { TextField } from "../../ui/field";
 import { Trouble } from "../../ui/states";
-import { problemAt, problemWords } from "../../words/problems";
+import { commonText, problemAt, problemWords, welcomeText } from "../../words";
 
 const MODEL: JarState = {
   glass: { volumeMl: 370, heightMm: 100, flare: 1 },
@@ -31,7 +31,7 @@ export function WelcomePage({
   readonly demoOffered: boolean;
   readonly hasWaiting: boolean;
 }) {
-  useTitle("Welcome");
+  useTitle(welcomeText.welcome);
   const queries = useQueryClient();
   const [way, setWay] = useState<Way>("in");
   const [name, setName] = useState("");
@@ -68,23 +68,23 @@ export function WelcomePage({
   return (
     <div className="grid items-center gap-10 py-8 md:grid-cols-[1fr_24rem] md:py-16">
       <section className="flex flex-col gap-6">
-        <h1 className="text-4xl sm:text-5xl">Raise a sourdough starter, day by day.</h1>
+        <h1 className="text-4xl sm:text-5xl">{welcomeText.raiseASourdoughStarterDay}</h1>
         <div className="flex items-end gap-8">
           <div className="hidden shrink-0 sm:block">
             <JarDrawing state={MODEL} scale={1.9} />
           </div>
           <ul className="flex flex-col gap-3 text-lg">
-            <li>It says what to do now, in your jar's own grams.</li>
-            <li>It keeps the log while you work: what went in, how far it rose.</li>
-            <li>It knows which days are meant to be quiet.</li>
+            <li>{welcomeText.itSaysWhatToDo}</li>
+            <li>{welcomeText.itKeepsTheLogWhile}</li>
+            <li>{welcomeText.itKnowsWhichDaysAre}</li>
           </ul>
         </div>
         {demoOffered && (
           <div className="flex flex-wrap items-center gap-4">
             <Button look="act" onClick={visitDemo} disabled={busy}>
-              Walk into the demo kitchen
+              {welcomeText.walkIntoTheDemoKitchen}
             </Button>
-            <span className="text-soft">No account needed; invented jars.</span>
+            <span className="text-soft">{welcomeText.noAccountNeededInventedJars}</span>
           </div>
         )}
       </section>
@@ -93,27 +93,27 @@ export function WelcomePage({
         noValidate
         className="flex flex-col gap-4 rounded-xl border border-rule bg-card p-6"
       >
-        <h2 className="text-2xl">{way === "in" ? "Sign in" : "Make an account"}</h2>
-        {hasWaiting && <p>Sign in again: acts kept on this device are waiting to be sent.</p>}
+        <h2 className="text-2xl">{way === "in" ? welcomeText.signIn : welcomeText.makeAnAccount}</h2>
+        {hasWaiting && <p>{welcomeText.signInAgainActsKept}</p>}
         <TextField
-          label="Name"
+          label={commonText.name}
           autoComplete="username"
           value={name}
           onChange={(event) => setName(event.target.value)}
           error={problemAt(problems, "name")}
         />
         <TextField
-          label="Password"
+          label={welcomeText.password}
           type="password"
           autoComplete={way === "in" ? "current-password" : "new-password"}
-          hint={way === "up" && "At least 10 characters; a few unrelated words do well."}
+          hint={way === "up" && welcomeText.atLeast10CharactersA}
           value={password}
           onChange={(event) => setPassword(event.target.value)}
           error={problemAt(problems, "password")}
         />
         {loose.length > 0 && <Trouble>{loose.map(problemWords).join(" ")}</Trouble>}
         <Button type="submit" look={demoOffered ? "quiet" : "act"} disabled={busy}>
-          {busy ? "One moment …" : way === "in" ? "Sign in" : "Make the account"}
+          {busy ? welcomeText.oneMoment : way === "in" ? welcomeText.signIn : welcomeText.makeTheAccount}
         </Button>
         <Button
           look="plain"
@@ -122,7 +122,7 @@ export function WelcomePage({
             setProblems([]);
           }}
         >
-          {way === "in" ? "New here? Make an account" : "I have an account"}
+          {way === "in" ? welcomeText.newHereMakeAnAccount : welcomeText.iHaveAnAccount}
         </Button>
       </form>
     </div>

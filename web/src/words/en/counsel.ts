@@ -1,7 +1,7 @@
 /** Advice and cautions in words: what to change, why, and what the plan would be with it. */
-import type { About, Advice, Counsel, Notice, SignCode, WordBody } from "../api/types";
-import { grams } from "../lib/numbers";
-import { when } from "../lib/time";
+import type { About, Advice, Counsel, Notice, SignCode, WordBody } from "../../api/types";
+import { grams } from "../../lib/numbers";
+import { when } from "../../lib/time";
 import { SIGN_NAMES } from "./judging";
 
 const feeds = (count: number) => (count === 1 ? "the next feed" : `the next ${count} feeds`);

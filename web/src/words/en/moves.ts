@@ -1,7 +1,7 @@
 /** The next move in words: one sentence for what and when, one for how. */
-import type { DeedKind, Move, NextMove, Normal, StepState } from "../api/types";
-import { grams } from "../lib/numbers";
-import { clock, dayWord, span, when } from "../lib/time";
+import type { DeedKind, Move, NextMove, Normal, StepState } from "../../api/types";
+import { grams } from "../../lib/numbers";
+import { clock, dayWord, span, when } from "../../lib/time";
 import { sightWords } from "./methods";
 import { addedWords } from "./tasks";
 

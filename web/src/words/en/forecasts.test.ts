@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Forecast, Outlook } from "../api/types";
+import type { Forecast, Outlook } from "../../api/types";
 import { basisWords, readyWords, risingWords, spanWords } from "./forecasts";
 
 const NOW = "2026-03-04T12:00:00Z";

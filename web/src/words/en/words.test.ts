@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Doing, FeedPlan, NextMove, Problem } from "../api/types";
+import type { Doing, FeedPlan, NextMove, Problem } from "../../api/types";
 import { changeLine } from "./changes";
 import { lookLine } from "./looks";
 import { nextMove, shortMove } from "./moves";

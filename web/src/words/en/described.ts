@@ -1,5 +1,5 @@
 /** A jar described by presses: how old, how long since its feed, how high. */
-import type { HowHigh, HowOld, SinceFed } from "../api/types";
+import type { HowHigh, HowOld, SinceFed } from "../../api/types";
 
 export const AGE_WORDS: Record<HowOld, string> = {
   first_day: "first day",

@@ -1,6 +1,6 @@
 /** What is forecast, in words that say that it is. */
-import type { Forecast, Outlook, Ready, Span } from "../api/types";
-import { clock, dayWord, when } from "../lib/time";
+import type { Forecast, Outlook, Ready, Span } from "../../api/types";
+import { clock, dayWord, when } from "../../lib/time";
 
 /** `about 15:40, between 14:50 and 16:40`; days are named where they are not today. */
 export function spanWords(span: Span, now: string, zone: string): string {

@@ -1,7 +1,7 @@
 /** What a step asks for, task by task; amounts as the method says them, grams beside. */
-import type { DeedKind, Doing, FeedPlan, Measured, Step, Task, Unit } from "../api/types";
-import { grams, list } from "../lib/numbers";
-import { quarters } from "../lib/units";
+import type { DeedKind, Doing, FeedPlan, Measured, Step, Task, Unit } from "../../api/types";
+import { grams, list } from "../../lib/numbers";
+import { quarters } from "../../lib/units";
 import { FLOUR_WORDS, flourList } from "./flours";
 import { THICKNESS_WORDS } from "./looks";
 

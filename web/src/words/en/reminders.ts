@@ -1,6 +1,6 @@
 /** A reminder as it stands in the postbox. */
-import type { Posted, Step } from "../api/types";
-import { span } from "../lib/time";
+import type { Posted, Step } from "../../api/types";
+import { span } from "../../lib/time";
 
 const ACTS: Record<Step["act"], string> = {
   mix: "Mix",

@@ -1,7 +1,7 @@
 /** What moved the plan, or went other than planned, in a sentence. */
-import type { Advice, ChangeCode, Flour, PlanChange } from "../api/types";
-import { grams } from "../lib/numbers";
-import { span, when } from "../lib/time";
+import type { Advice, ChangeCode, Flour, PlanChange } from "../../api/types";
+import { grams } from "../../lib/numbers";
+import { span, when } from "../../lib/time";
 import { ADVICE_NAMES } from "./counsel";
 import { FLOUR_WORDS } from "./flours";
 

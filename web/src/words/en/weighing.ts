@@ -1,8 +1,8 @@
+/** A feed on the scale, in words: each act, what a slip asks for, what is asked about. */
 import type { DiscardTo, Flour, Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
 import { grams, list } from "../../lib/numbers";
 import { amountOf, type WeightUnit } from "../../lib/units";
-import { FLOUR_WORDS } from "../../words/flours";
-import type { FeedDraft, Field } from "./draft";
+import { FLOUR_WORDS } from "./flours";
 
 const ACT_WORDS: Record<ScaleAct, (much: string, step: ScaleStep) => string> = {
   empty_jar: () => "Put the empty jar on the scale",
@@ -42,23 +42,31 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+/** What a step corrects, and what was typed for it. */
+type Corrected = { readonly what: "keep" | "water" } | { readonly what: "flour"; readonly flour: Flour };
+type Typed = {
+  readonly keep: string;
+  readonly water: string;
+  readonly flours: Partial<Record<Flour, string>>;
+};
+
 /** The label of a field that is left empty when all went as planned. */
-export function fieldLabel(field: Field, planned: number, flourName: (flour: Flour) => string) {
+export function fieldLabel(field: Corrected, planned: number, flourName: (flour: Flour) => string) {
   const what =
     field.what === "flour" ? capital(flourName(field.flour)) : field.what === "keep" ? "Kept" : "Water";
   return { label: `${what}, if not ${grams(planned)}` };
 }
 
 /** What is so far off the plan that it is asked about. */
-export function farOffWords(off: readonly string[], draft: FeedDraft, sheet: Sheet): string {
+export function farOffWords(off: readonly string[], typed: Typed, sheet: Sheet): string {
   const kept = sheet.scale_walk.find(({ corrects }) => corrects === "seed")?.brings_g ?? sheet.plan.keep_g;
   const said = off.map((what) => {
     const flour = sheet.plan.flours.find((part) => part.flour === what);
     if (flour)
-      return `${draft.flours[flour.flour]} g ${FLOUR_WORDS[flour.flour]} instead of ${grams(flour.g)}`;
+      return `${typed.flours[flour.flour]} g ${FLOUR_WORDS[flour.flour]} instead of ${grams(flour.g)}`;
     return what === "water"
-      ? `${draft.water} g water instead of ${grams(sheet.plan.water_g)}`
-      : `${draft.keep} g kept instead of ${grams(kept)}`;
+      ? `${typed.water} g water instead of ${grams(sheet.plan.water_g)}`
+      : `${typed.keep} g kept instead of ${grams(kept)}`;
   });
   return `${capital(list(said))}. That is far from the plan; if it is so, it is kept so.`;
 }

@@ -9,8 +9,8 @@ import type {
   SightCode,
   Thing,
   WaitsFor,
-} from "../api/types";
-import { list } from "../lib/numbers";
+} from "../../api/types";
+import { list } from "../../lib/numbers";
 
 type Named = { readonly label: string; readonly hint?: string };
 

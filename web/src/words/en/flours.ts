@@ -1,5 +1,5 @@
-import type { Flour } from "../api/types";
-import { grams, list } from "../lib/numbers";
+import type { Flour } from "../../api/types";
+import { grams, list } from "../../lib/numbers";
 
 export const FLOUR_WORDS: Record<Flour, string> = {
   rye: "whole rye",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Attempt, Finding, Readiness, StageFound } from "../api/types";
+import type { Attempt, Finding, Readiness, StageFound } from "../../api/types";
 import { adviceLine, findingLine, metWord, readinessLine, rowWords, stageLine, stepLine } from "./judging";
 
 const NOW = "2026-03-04T12:00:00Z";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Counsel } from "../api/types";
+import type { Counsel } from "../../api/types";
 import { counselWords, wordLine } from "./counsel";
 
 const NOW = "2026-03-04T12:00:00Z";

@@ -1,5 +1,5 @@
 /** Usual things of a kitchen, by name. */
-import type { Glass, UsualPlace } from "../api/types";
+import type { Glass, UsualPlace } from "../../api/types";
 
 export const GLASS_WORDS: Record<Glass, string> = {
   small: "small",
@@ -22,3 +22,17 @@ export const SHAPE_WORDS = [
   { value: "1.4", label: "opens wide", hint: "like a bowl" },
   { value: "0.85", label: "narrows", hint: "at the rim" },
 ] as const;
+
+/** Something to call it until the baker knows better. */
+export const JAR_NAMES = [
+  "Pebble",
+  "Thicket",
+  "Kettle",
+  "Marsh",
+  "Rafter",
+  "Clover",
+  "Gable",
+  "Ember",
+  "Furrow",
+  "Wren",
+];

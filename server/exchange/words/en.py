@@ -1,4 +1,4 @@
-"""What leaves the application on paper or as a calendar speaks English by itself: there is no interface around it."""
+"""What paper and calendars say, in English."""
 
 from __future__ import annotations
 
@@ -87,3 +87,58 @@ def clock(at: datetime, zone: tzinfo) -> str:
 def day(at: datetime, zone: tzinfo) -> str:
     local = at.astimezone(zone)
     return f"{local:%a} {local.day} {local:%b}"
+
+
+# --- paper ---
+
+NOTHING_PLANNED = "Nothing is planned."
+NO_FEED_PLANNED = "No feed is planned."
+LAY_EDGE = "lay this edge at the top of the fresh mix"
+
+
+def sheet_title(name: str) -> str:
+    return f"{name}: plan"
+
+
+def labels_title(name: str) -> str:
+    return f"{name}: labels"
+
+
+def sheet_facts(tare_g: float, page: int) -> str:
+    return f"jar {grams(tare_g)} empty · lid loose, never sealed · page {page}"
+
+
+def likely_ready(day_words: str) -> str:
+    return f"likely ready {day_words}"
+
+
+def row_words(step: Step) -> str:
+    """What to do, with its grams where it feeds."""
+    act = ACTS[step.act]
+    return f"{act}: {plan_words(step.plan)}" if step.plan else act
+
+
+def normal_words(step: Step) -> str:
+    once = f"once {waits_words(step)} · " if step.waits_for else ""
+    return f"day {step.day} · {once}normal: {NORMAL[step.normal]}"
+
+
+# --- calendars ---
+
+CALENDAR = "Despertar"
+
+
+def summary(step: Step, name: str, *, done: bool) -> str:
+    said = act_words(step, name)
+    return f"{said} (done)" if done else said
+
+
+def description(step: Step, zone: tzinfo) -> str:
+    """Its grams, what it waits for, its window, and what is normal then, a line each."""
+    lines = [plan_words(step.plan)]
+    if step.waits_for:
+        lines.append(f"Once {waits_words(step)}.")
+    if step.earliest < step.latest:
+        lines.append(f"Any time from {clock(step.earliest, zone)} to {clock(step.latest, zone)} is as good.")
+    lines.append(f"Normal on day {step.day}: {NORMAL[step.normal]}.")
+    return "\n".join(line for line in lines if line)

@@ -1,5 +1,5 @@
-import type { Bubbles, LookBody, Smell, Thickness, Top } from "../api/types";
-import { percent, times } from "../lib/numbers";
+import type { Bubbles, LevelUnit, LookBody, Smell, Thickness, Top } from "../../api/types";
+import { percent, times } from "../../lib/numbers";
 
 export const BUBBLE_WORDS: Record<Bubbles, string> = {
   none: "none",
@@ -44,6 +44,8 @@ export const THICKNESS_WORDS: Record<Thickness, string> = {
   soft_dough: "soft dough",
   putty: "putty",
 };
+
+export const UNIT_NAMES: Record<LevelUnit, string> = { times: "×", percent: "+ %", mm: "mm", ml: "ml" };
 
 function levelWords(level: NonNullable<LookBody["level"]>): string {
   const words = {

@@ -12,8 +12,8 @@ import type {
   Stage,
   StageFound,
   StepCode,
-} from "../api/types";
-import { span, when } from "../lib/time";
+} from "../../api/types";
+import { span, when } from "../../lib/time";
 
 export const STAGE_NAMES: Record<Stage, string> = {
   sown: "Sown",

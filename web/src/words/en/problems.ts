@@ -1,6 +1,6 @@
 /** Every refusal in words, with what would be accepted. */
-import type { OptionCode, Problem, ProblemCode } from "../api/types";
-import { clock, dayWord, deviceZone } from "../lib/time";
+import type { OptionCode, Problem, ProblemCode } from "../../api/types";
+import { clock, dayWord, deviceZone } from "../../lib/time";
 import { OPTION_WORDS } from "./methods";
 
 type Facts = Problem["facts"];

@@ -1,0 +1,38 @@
+/** What is said by the place “kitchen”. */
+
+export const kitchenText = {
+  forecast: "forecast",
+  riseLineAndLog: "Rise line and log",
+  leavingAlone: (name: string | number) => `Leaving ${name} alone`,
+  notNowFor: (name: string | number) => `Not now for ${name}`,
+  laterTodayInThreeHours: "Later today, in three hours",
+  leftForThreeHours: "Left for three hours",
+  leaveItAloneUntilTomorrow: "Leave it alone until tomorrow",
+  leftAloneUntilTomorrow: "Left alone until tomorrow",
+  leaveThisOneOut: "Leave this one out",
+  iDidItAlready: "I did it already",
+  itCameOutOfThe: "It came out of the fridge",
+  itWentIntoTheFridge: "It went into the fridge",
+  moreFor: (name: string | number) => `More for ${name}`,
+  more: "More",
+  iStirredIt: "I stirred it",
+  iSetASpareAside: "I set a spare aside",
+  iFedItSomeTime: "I fed it some time ago",
+  itStandsElsewhereNow: "It stands elsewhere now",
+  puttingAway: (name: string | number) => `Putting ${name} away`,
+  howIsDoing: (name: string | number) => `How ${name} is doing`,
+  normalOnDay: (day: string | number) => `Normal on day ${day}`,
+  byItsMarkOnThe: "by its mark on the glass",
+  lookingAtTheJars: "Looking at the jars",
+  theKitchenCannotBeReached: "The kitchen cannot be reached just now. This is how it last looked.",
+  putAway: "Put away:",
+  jars: "Jars",
+  lookAtAllOneAfter: (count: string | number) => `Look at all ${count}, one after another`,
+  ofIt: (owner: string | number) => `of ${owner}`,
+  theShelfIsEmpty: "The shelf is empty.",
+  allItTakesIsFlour:
+    "All it takes is flour, water, a clear jar and a scale. You choose a flour and an hour; Despertar does the arithmetic and keeps the log.",
+  planYourFirstJar: "Plan your first jar",
+  rawFlourAndRawStarter:
+    "Raw flour and raw starter are not for tasting. Wash your hands after handling them.",
+} as const;

@@ -1,0 +1,32 @@
+/** What is said by what several places share. */
+
+export const partsText = {
+  doSo: "Do so",
+  noKeepToThePlan: "No, keep to the plan",
+  doItAfterAll: "Do it after all",
+  backToThePlan: "Back to the plan",
+  adviceFor: (name: string | number) => `Advice for ${name}`,
+  aSpareOf: (name: string | number) => `A spare of ${name}`,
+  youSaidNoToIt: (name: string | number) => `You said no to ${name}. It is remembered for some days.`,
+  oneMoreFeed: "one more feed",
+  moreFeeds: (feeds: string | number) => `${feeds} more feeds`,
+  asYouWishedFor: (name: string | number, detail: string | number) =>
+    `As you wished: ${name}, for ${detail}.`,
+  lookingAtTheFlours: "Looking at the flours",
+  floursOnTheShelf: "Flours on the shelf",
+  takeOff: "Take off",
+  kind: "Kind",
+  whatYouCallIt: "What you call it",
+  millRyeCoarse: "Mill rye, coarse",
+  putThere: "Put there",
+  weekdays: "Weekdays",
+  weekends: "Weekends",
+  yourHoursCannotBeReached: "Your hours cannot be reached just now.",
+  lookingAtYourHours: "Looking at your hours",
+  actsArePutIntoThe: "Acts are put into the hours in which you are at the jars. Drag the ends.",
+  homeAllDay: (label: string | number) => `${label}: home all day`,
+  outInBetween: (label: string | number) => `${label}: out in between`,
+  to: (clockTime: string | number, clockTime2: string | number) => `${clockTime} to ${clockTime2}`,
+  saveTheChange: "Save the change",
+  undoing: (noted: string | number) => `Undoing: ${noted}`,
+} as const;

@@ -1,0 +1,43 @@
+/** What is said by the place “plan”. */
+
+export const planText = {
+  planOf: (name: string | number) => `Plan of ${name}`,
+  layingOutTheDays: "Laying out the days",
+  sheetForTheFridgeDoor: "Sheet for the fridge door",
+  jarLabels: "Jar labels",
+  asACalendarFile: "As a calendar file",
+  printThisPage: "Print this page",
+  theDayBefore: "The day before",
+  theDaysBefore: (count: string | number) => `The ${count} days before`,
+  stillToBuy: "Still to buy",
+  usedSoFar: "Used so far",
+  fromAboutHereOnIt: "From about here on it is likely ready.",
+  normal: (what: string | number) => `Normal: ${what}`,
+  leftOut: "(left out)",
+  yourHoursLeaveNoBetter: "; your hours leave no better time",
+  asGoodFromTo: (when: string | number, clock: string | number, detail: string | number) =>
+    `as good from ${when} to ${clock}${detail}`,
+  doIt: "Do it",
+  until: (until: string | number) => `until ${until}`,
+  onceADay: "once a day",
+  twiceADay: "twice a day",
+  halfTheSize: "half the size",
+  twiceTheSize: "twice the size",
+  startTomorrow: "start tomorrow",
+  whatIf: "What if",
+  onlyAskedTheJarStays: "Only asked; the jar stays as it is.",
+  itStoodAt: "It stood at",
+  anotherFlour: "Another flour",
+  anotherRhythm: "Another rhythm",
+  anotherSize: "Another size",
+  anotherStart: "Another start",
+  untilFeedsInsteadOf: (
+    dayWord: string | number,
+    difference: string | number,
+    feeds: string | number,
+    feeds2: string | number,
+  ) => `Until ${dayWord}: ${difference}, ${feeds} feeds instead of ${feeds2}.`,
+  insteadOf: (grams: string | number, what: string | number, grams2: string | number) =>
+    `${grams} ${what} instead of ${grams2}`,
+  hThanPlanned: (hours: string | number, detail: string | number) => `${hours} h ${detail} than planned`,
+} as const;
