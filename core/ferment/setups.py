@@ -12,7 +12,8 @@ from .methods import family_named
 from .mixing.feeding import FeedPlan, Ratio, plan_feed
 from .planner import Plan, plan
 from .planner.walking import Desk, Walk
-from .protocol.course import Course, SettledPhase, settle, weigh
+from .protocol.amounts import weigh
+from .protocol.course import Course, SettledPhase, settle
 from .protocol.method import Into, Method
 from .protocol.options import Choices
 from .ready_rule import Strictness

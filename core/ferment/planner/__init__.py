@@ -11,7 +11,8 @@ from datetime import UTC, datetime, timedelta
 from ..kitchen.flours import FlourLot, combine
 from ..kitchen.hours import ANY_TIME, HOUR, Hours
 from ..mixing.feeding import FeedPlan
-from ..protocol.course import Course, SettledPhase, weigh
+from ..protocol.amounts import weigh
+from ..protocol.course import Course, SettledPhase
 from ..protocol.sights import Evidence
 from ..record.ledger import Ledger
 from .doings import doings

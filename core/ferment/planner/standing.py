@@ -7,7 +7,8 @@ from datetime import datetime, timedelta
 
 from ..kitchen.hours import HOUR, Hours, fit
 from ..protocol.advised import EFFECTS, OPPOSITES, Advice, Effect, combined
-from ..protocol.course import Bench, Course, Poured, SettledPhase
+from ..protocol.amounts import Bench, Poured
+from ..protocol.course import Course, SettledPhase
 from ..protocol.method import Otherwise
 from ..protocol.sights import Evidence, first_seen, is_seen
 from ..record.ledger import Ledger, Sighting

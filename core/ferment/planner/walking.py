@@ -9,7 +9,8 @@ from datetime import datetime, timedelta
 from ..kitchen.hours import HOUR, Hours
 from ..mixing.feeding import FeedPlan
 from ..protocol.advised import Advice, Effect
-from ..protocol.course import Bench, Course, SettledPhase, weigh
+from ..protocol.amounts import Bench, weigh
+from ..protocol.course import Course, SettledPhase
 from ..record.ledger import Ledger, Round
 from ..record.log import Deed, DeedKind, Leave, Word
 from ..refusal import Refusal

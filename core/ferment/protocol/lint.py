@@ -9,7 +9,8 @@ from enum import StrEnum
 
 from ..kitchen.vessel import ROOM_WANTED, Vessel, most_grams
 from ..refusal import Refusal, RefusalCode
-from .course import Bench, Course, Poured, SettledPhase, settle, weigh
+from .amounts import Bench, Poured, weigh
+from .course import Course, SettledPhase, settle
 from .method import (
     Add,
     BlendFrom,

@@ -10,7 +10,8 @@ from ferment.kitchen.quantities import Unit
 from ferment.methods.equal_parts import METHOD as EQUAL_PARTS
 from ferment.methods.shorthand import NOW, parts
 from ferment.mixing.feeding import FeedPlan
-from ferment.protocol.course import Bench, Poured, settle, weigh
+from ferment.protocol.amounts import Bench, Poured, weigh
+from ferment.protocol.course import settle
 from ferment.protocol.method import (
     Add,
     AsBefore,
