@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import json
-import math
 import types
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import MISSING, fields, is_dataclass
 from enum import StrEnum
+from functools import cache
 from typing import Any, Union, cast, get_args, get_origin, get_type_hints
 
+from cattrs import Converter
+
+from ..reading import WrongFormError, is_union, named_fields, read, strict_converter, take_plain
 from ..refusal import Refusal, RefusalCode
 from . import method, options, sights
 from .method import Method
@@ -20,24 +23,13 @@ KEY = "despertar_method"
 MOST_BYTES = 65_536
 MOST_ITEMS = 60
 MOST_TEXT = 60
-MOST_DEPTH = 12
+MOST_DEPTH = 24
+MOST_NUMBER = 10_000
 
 
 def to_json(made: Method) -> dict[str, object]:
     """The method as plain JSON values."""
-    written = cast("dict[str, object]", _write(made))
-    return {KEY: VERSION, **written}
-
-
-def _write(value: object) -> object:
-    if is_dataclass(value) and not isinstance(value, type):
-        body = {one.name: _write(getattr(value, one.name)) for one in fields(value)}
-        return {"kind": kind_of(type(value)), **body} if type(value) in _KINDED else body
-    if isinstance(value, StrEnum):
-        return value.value
-    if isinstance(value, tuple):
-        return [_write(one) for one in value]
-    return value
+    return {KEY: VERSION, **_converter().unstructure(made)}
 
 
 def kind_of(made: type) -> str:
@@ -47,13 +39,14 @@ def kind_of(made: type) -> str:
 
 
 def read_text(text: str | bytes) -> Method:
-    """Read a method file. Raises Refusal with the place of the first thing that is wrong."""
+    """Read a method file. Raises Refusal (method_form, method_too_large, method_too_new) with the place of the first
+    thing that is wrong."""
     if len(text) > MOST_BYTES:
         raise Refusal(RefusalCode.METHOD_TOO_LARGE, "method", {"most_bytes": float(MOST_BYTES)})
     try:
         value = json.loads(text, parse_constant=_no_constant)
     except (ValueError, RecursionError):
-        raise Refusal(RefusalCode.METHOD_FORM, "method", {"wanted": "JSON"}) from None
+        raise _form("method", "JSON") from None
     return from_json(value)
 
 
@@ -71,91 +64,99 @@ def from_json(value: object) -> Method:
     if version != VERSION or isinstance(version, bool):
         raise _form(KEY, str(VERSION))
     body = {name: part for name, part in value.items() if name != KEY}
-    return cast("Method", _read(Method, body, "", 0))
+    _within_limits(body, "", 0)
+    return read(_converter(), body, Method, _form)
 
 
 def _form(place: str, wanted: str) -> Refusal:
     return Refusal(RefusalCode.METHOD_FORM, place or "method", {"wanted": wanted})
 
 
-def _read(wanted: Any, value: object, place: str, depth: int) -> object:
+def _within_limits(value: object, place: str, depth: int) -> None:
+    """Nothing so deep or so long that reading it would take a while."""
     if depth > MOST_DEPTH:
         raise _form(place, "fewer levels")
-    origin = get_origin(wanted)
-    if origin in (Union, types.UnionType):
-        return _read_union(get_args(wanted), value, place, depth)
-    if origin is tuple:
-        return _read_list(get_args(wanted)[0], value, place, depth)
-    if is_dataclass(wanted):
-        return _read_object(cast("type", wanted), value, place, depth)
-    return _read_plain(wanted, value, place)
-
-
-def _read_union(members: tuple[Any, ...], value: object, place: str, depth: int) -> object:
-    if value is None and type(None) in members:
-        return None
-    kinds = {kind_of(cast("type", one)): one for one in members if is_dataclass(one)}
     if isinstance(value, Mapping):
-        kind = value.get("kind")
-        if kind not in kinds:
-            raise _form(f"{place}.kind", " or ".join(sorted(kinds)) or "no object")
-        return _read(kinds[kind], value, place, depth)
-    plain = [one for one in members if not is_dataclass(one) and one is not type(None)]
-    if not plain:
-        raise _form(place, " or ".join(sorted(kinds)))
-    return _read(plain[0], value, place, depth)
+        for name, part in value.items():
+            _within_limits(part, f"{place}.{name}" if place else str(name), depth + 1)
+    elif isinstance(value, Sequence) and not isinstance(value, str):
+        if len(value) > MOST_ITEMS:
+            raise Refusal(RefusalCode.METHOD_TOO_LARGE, place, {"most": float(MOST_ITEMS)})
+        for number, part in enumerate(value):
+            _within_limits(part, f"{place}[{number}]", depth + 1)
 
 
-def _read_list(wanted: Any, value: object, place: str, depth: int) -> object:
-    if not isinstance(value, list):
-        raise _form(place, "a list")
-    if len(value) > MOST_ITEMS:
-        raise Refusal(RefusalCode.METHOD_TOO_LARGE, place, {"most": float(MOST_ITEMS)})
-    return tuple(_read(wanted, one, f"{place}[{number}]", depth + 1) for number, one in enumerate(value))
+@cache
+def _converter() -> Converter:
+    """Reads and writes the language: bounded numbers and texts, and classes of a union by their `kind`."""
+    converter = strict_converter()
+    number, whole = converter.get_structure_hook(float), converter.get_structure_hook(int)
+    take_plain(converter, float, lambda value, kind: _bounded(number(value, kind)))
+    take_plain(converter, int, lambda value, kind: int(_bounded(whole(value, kind))))
+    take_plain(converter, str, _short_text)
+    converter.register_structure_hook_factory(is_union, lambda union: _union_reader(converter, union))
+    for kinded in _KINDED:
+        plain = converter.get_structure_hook(kinded)
+        converter.register_structure_hook(kinded, _kinded_reader(plain))
+        converter.register_unstructure_hook(kinded, _kinded_writer(kinded, converter))
+    converter.register_unstructure_hook_func(_is_row, lambda row: _row(converter, row))
+    return converter
 
 
-def _read_object(wanted: type, value: object, place: str, depth: int) -> object:
-    if not isinstance(value, Mapping):
-        raise _form(place, "an object")
-    hints = get_type_hints(wanted)
-    parts: dict[str, object] = {}
-    prefix = f"{place}." if place else ""
-    for one in fields(wanted):
-        if one.name in value:
-            parts[one.name] = _read(hints[one.name], value[one.name], prefix + one.name, depth + 1)
-        elif one.default is MISSING:
-            raise _form(prefix + one.name, "a value")
-    unknown = set(value) - {one.name for one in fields(wanted)} - {"kind"}
-    if unknown:
-        raise _form(prefix + str(sorted(unknown)[0])[:40], "nothing of this name")
-    return wanted(**parts)
+def _bounded(value: float) -> float:
+    if not 0 <= value <= MOST_NUMBER:
+        raise WrongFormError(f"a number from 0 to {MOST_NUMBER}")
+    return value
 
 
-def _read_plain(wanted: type, value: object, place: str) -> object:
-    if issubclass(wanted, StrEnum):
-        try:
-            return wanted(cast("str", value))
-        except ValueError:
-            raise _form(place, " or ".join(wanted)) from None
-    if wanted is str:
-        if not isinstance(value, str) or not 0 < len(value) <= MOST_TEXT or not value.isprintable():
-            raise _form(place, f"a text of 1 to {MOST_TEXT} signs")
-        return value
-    if wanted is bool:
-        if not isinstance(value, bool):
-            raise _form(place, "true or false")
-        return value
-    return _read_number(wanted, value, place)
+def _short_text(value: object, _: object) -> str:
+    if not isinstance(value, str) or not 0 < len(value) <= MOST_TEXT or not value.isprintable():
+        raise WrongFormError(f"a text of 1 to {MOST_TEXT} signs")
+    return value
 
 
-def _read_number(wanted: type, value: object, place: str) -> float:
-    if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
-        raise _form(place, "a number")
-    if not 0 <= value <= 10_000:
-        raise _form(place, "a number from 0 to 10000")
-    if wanted is int and value != int(value):
-        raise _form(place, "a whole number")
-    return int(value) if wanted is int else float(value)
+def _union_reader(converter: Converter, union: Any) -> Callable[[object, object], Any]:
+    """One of several classes, told apart by `kind`; or a plain value, where the union has one."""
+    members = get_args(union)
+    kinds = {kind_of(cast("type", member)): member for member in members if is_dataclass(member)}
+    plain = next((member for member in members if not is_dataclass(member) and member is not type(None)), None)
+
+    def read_one(value: object, _: object) -> Any:
+        if value is None and type(None) in members:
+            return None
+        if isinstance(value, Mapping):
+            kind = value.get("kind")
+            if not isinstance(kind, str) or kind not in kinds:
+                raise WrongFormError(" or ".join(sorted(kinds)) or "no object", ".kind")
+            return converter.structure(value, cast("type", kinds[kind]))
+        if plain is None:
+            raise WrongFormError(" or ".join(sorted(kinds)))
+        return converter.structure(value, plain)
+
+    return read_one
+
+
+def _kinded_reader(plain: Callable[[Any, Any], Any]) -> Callable[[object, object], Any]:
+    def read_one(value: object, kind: object) -> Any:
+        return plain({name: part for name, part in named_fields(value).items() if name != "kind"}, kind)
+
+    return read_one
+
+
+def _kinded_writer(kinded: type, converter: Converter) -> Callable[[object], dict[str, object]]:
+    def write(value: object) -> dict[str, object]:
+        parts = {one.name: converter.unstructure(getattr(value, one.name)) for one in fields(kinded)}
+        return {"kind": kind_of(kinded), **parts}
+
+    return write
+
+
+def _is_row(kind: object) -> bool:
+    return get_origin(kind) in {tuple}
+
+
+def _row(converter: Converter, row: tuple[object, ...]) -> list[object]:
+    return [converter.unstructure(part) for part in row]
 
 
 # --- the schema ---
@@ -201,7 +202,7 @@ def _schema(wanted: Any, defs: dict[str, object]) -> dict[str, object]:
         return {"enum": [one.value for one in wanted]}
     numbers = {int: "integer", float: "number"}
     if wanted in numbers:
-        return {"type": numbers[wanted], "minimum": 0, "maximum": 10_000}
+        return {"type": numbers[wanted], "minimum": 0, "maximum": MOST_NUMBER}
     return {"type": "boolean"} if wanted is bool else {"type": "string", "minLength": 1, "maxLength": MOST_TEXT}
 
 

@@ -10,6 +10,8 @@ from zoneinfo import ZoneInfo
 
 from ferment.cli.jarfile import read, write
 from ferment.kitchen.hours import Hours, parse_bands
+from ferment.kitchen.warmth import Degrees
+from ferment.methods import family_named
 from ferment.ready_rule import Strictness
 from ferment.record.log import Bin, DiscardTo, Leave, Log, Word
 from ferment.refusal import Refusal, RefusalCode
@@ -49,10 +51,22 @@ class RoundTrip(TestCase):
         self.assertEqual(again, MADE)
         self.assertEqual(read_again, entries)
 
+    def test_a_way_of_ones_own_and_a_thermometer_go_with_the_jar(self) -> None:
+        own = replace(family_named("when_hungry"), code="my_way")
+        told = replace(MADE, family="my_way", method=own, readings=(Degrees(START, 19.5),))
+        self.assertEqual(read(json.loads(json.dumps(write(told, ()))))[0], told)
+
+    def test_what_a_newer_version_adds_is_passed_over(self) -> None:
+        whole: dict[str, Any] = json.loads(json.dumps(write(MADE, log())))
+        whole["setup"]["cloth"] = "linen"
+        whole["log"][0]["mood"] = "fine"
+        self.assertEqual(read(whole), (MADE, log()))
+
 
 class Refusals(TestCase):
     def test_each_names_its_place(self) -> None:
         whole: dict[str, Any] = json.loads(json.dumps(write(MADE, log()[:3])))
+        overlapping = {"weekday": [[60, 120], [90, 180]], "weekend": []}
         cases: tuple[tuple[str, object, str], ...] = (
             ("setup", 3, "setup"),
             ("log", "long", "log"),
@@ -64,6 +78,13 @@ class Refusals(TestCase):
             ("log", [{"kind": "look", "at": "2026-03-02T08:00Z", "level": {"unit": "mm"}}], "log[0].level.value"),
             ("log", [{"kind": "word", "at": "2026-03-02T08:00Z", "about": "ready", "yes": "so"}], "log[0].yes"),
             ("log", [{}] * 5_001, "log"),
+            ("log", [{"kind": ["feed"], "at": "2026-03-02T08:00Z"}], "log[0].kind"),
+            ("log", [{"kind": "feed", "at": "2026-03-02T08:00Z", "flours": {"rye": "3"}}], "log[0].flours.rye"),
+            ("setup", {**whole["setup"], "tz": "Mars/Base"}, "setup.tz"),
+            ("setup", {**whole["setup"], "hours": {"weekday": [[1]], "weekend": []}}, "setup.hours.weekday"),
+            ("setup", {**whole["setup"], "hours": overlapping}, "setup.hours.weekday"),
+            ("setup", {**whole["setup"], "ready_after": "never"}, "setup.ready_after"),
+            ("setup", {**whole["setup"], "choices": {"seed_grams": None}}, "setup.choices.seed_grams"),
         )
         for name, value, field in cases:
             with self.subTest(field), self.assertRaises(Refusal) as caught:
