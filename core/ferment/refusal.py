@@ -73,7 +73,10 @@ class Refusal(ValueError):
 
 
 def within(value: float, least: float, most: float, field: str) -> float:
-    """The value itself when it is a finite number from `least` to `most`. Raises Refusal."""
+    """The value itself when it is a finite number from `least` to `most`.
+
+    Raises Refusal (not_a_number, out_of_range).
+    """
     if not math.isfinite(value):
         raise Refusal(RefusalCode.NOT_A_NUMBER, field, {"least": least, "most": most})
     if not least <= value <= most:

@@ -138,7 +138,10 @@ class FeedNow:
 
 
 def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g: float | None = None) -> FeedNow:
-    """The feed of this moment, for the seed really kept where it is known. Raises Refusal for amounts nobody means."""
+    """The feed of this moment, for the seed really kept where it is known.
+
+    Raises Refusal (not_a_choice, not_a_number, nothing_added, out_of_range) for amounts nobody means.
+    """
     desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.scale_step)
     walk = Walk(desk, ledger, now.astimezone(UTC))
     phase = walk.pass_to_feed()

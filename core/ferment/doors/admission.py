@@ -84,7 +84,7 @@ def admit(setup: Setup, log: Log, entry: Entry, now: datetime) -> None:
 
 
 def admit_removal(log: Log, entry: Entry) -> None:
-    """A first mix can only go when no feed stands on it. Raises Refusal."""
+    """A first mix can only go when no feed stands on it. Raises Refusal (first_mix_has_feeds)."""
     feeds = feeds_of(log)
     if len(feeds) > 1 and feeds[0].id == entry.id:
         raise Refusal(RefusalCode.FIRST_MIX_HAS_FEEDS, "id", {"feeds": float(len(feeds) - 1)})

@@ -140,7 +140,10 @@ class TimedFeed:
 
 
 def timed(build: Build, blend: Blend, wanted: datetime, celsius: float) -> tuple[TimedFeed, ...]:
-    """Back from the hour at which the last feed is to peak, each feed at the peak of the one before. Raises Refusal."""
+    """Back from the hour at which the last feed is to peak, each feed at the peak of the one before.
+
+    Raises Refusal (out_of_range).
+    """
     told: list[TimedFeed] = []
     at = wanted
     for plan in reversed(build.feeds):

@@ -72,7 +72,10 @@ class Described:
 
 
 def look_up(it: Described, now: datetime) -> tuple[Finding, ...]:
-    """What it shows, the most urgent first. Raises Refusal for a number that no jar has."""
+    """What it shows, the most urgent first.
+
+    Raises Refusal (not_a_number, out_of_range) for a number that no jar has.
+    """
     within(it.days, 0.0, OLDEST_DAYS, "days")
     within(it.since_feed_h, 0.0, OLDEST_DAYS * 24.0, "since_feed_h")
     for value, field in ((it.times, "times"), (it.high, "high")):

@@ -63,7 +63,10 @@ def flour_named(name: str, field: str = "flour") -> Flour:
 
 
 def blend_of(parts: Mapping[str, float], field: str = "blend") -> Blend:
-    """A blend from parts by weight in any unit (white 10, whole wheat 1). Raises Refusal."""
+    """A blend from parts by weight in any unit (white 10, whole wheat 1).
+
+    Raises Refusal (no_flour, not_a_number, out_of_range, unknown_flour).
+    """
     weighed = {flour_named(name, field): grams(part, field) for name, part in parts.items()}
     whole = sum(weighed.values())
     if whole <= 0:

@@ -56,7 +56,10 @@ def waking_hours(zone: tzinfo) -> Hours:
 
 
 def parse_bands(text: str, field: str = "hours") -> tuple[Band, ...]:
-    """Read `07:00-09:00,19:00-22:30`. Raises Refusal; bands may not overlap."""
+    """Read `07:00-09:00,19:00-22:30`.
+
+    Raises Refusal (hours_form, hours_overlap, out_of_range); bands may not overlap.
+    """
     bands = []
     for part in text.split(","):
         found = re.fullmatch(r"\s*(\d{1,2}):(\d{2})\s*-\s*(\d{1,2}):(\d{2})\s*", part, re.ASCII)
@@ -68,7 +71,11 @@ def parse_bands(text: str, field: str = "hours") -> tuple[Band, ...]:
 
 
 def check_bands(bands: tuple[Band, ...], field: str = "hours") -> tuple[Band, ...]:
-    """Raises Refusal for times of day that are none, for too many bands and for bands that overlap."""
+    """The bands in their order.
+
+    Raises Refusal (hours_form, hours_overlap, out_of_range) for times of day that are none, for too many bands and
+    for bands that overlap.
+    """
     if len(bands) > MOST_BANDS:
         raise Refusal(RefusalCode.OUT_OF_RANGE, field, {"least": 1, "most": MOST_BANDS})
     for band in bands:

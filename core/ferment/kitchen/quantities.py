@@ -81,7 +81,10 @@ def in_spoons(millilitres: float) -> tuple[Spoonful, ...]:
 
 
 def grams(value: float, field: str, *, least: float = LEAST_G) -> float:
-    """An amount in grams that a kitchen could mean: from `least` to 10 kg. Raises Refusal."""
+    """An amount in grams that a kitchen could mean: from `least` to 10 kg.
+
+    Raises Refusal (not_a_number, out_of_range).
+    """
     return within(value, least, MOST_G, field)
 
 

@@ -43,7 +43,7 @@ class Vessel:
 
 
 def check_vessel(vessel: Vessel) -> Vessel:
-    """Raises Refusal for a jar that no kitchen has."""
+    """Raises Refusal (not_a_number, out_of_range) for a jar that no kitchen has."""
     within(vessel.tare_g, 0.0, 5_000.0, "tare_g")
     within(vessel.volume_ml, 30.0, 10_000.0, "volume_ml")
     within(vessel.height_mm, 20.0, 500.0, "height_mm")
@@ -139,7 +139,8 @@ def as_times(level: Level, vessel: Vessel, line: float, field: str = "level") ->
     """A level as a multiple of the line, by volume (1.0 at the line, 2.0 doubled).
 
     A level in mm, ×, or % is a height, as the eye and the ruler see it; in a jar that opens the same height holds more.
-    Raises Refusal below the bottom or above the rim, with the bounds in the unit given.
+    Raises Refusal (level_above_rim, level_below_bottom, not_a_number) below the bottom or above the rim, with the
+    bounds in the unit given.
     """
     at_line = volume_at(vessel, line)
     mm = {

@@ -42,7 +42,7 @@ _BY_CODE = {family.code: family for family in FAMILIES}
 
 
 def family_named(code: str) -> Method:
-    """Raises Refusal with the families that there are."""
+    """Raises Refusal (unknown_family) with the families that there are."""
     if code not in _BY_CODE:
         raise Refusal(RefusalCode.UNKNOWN_FAMILY, "family", {"known": ", ".join(_BY_CODE)})
     return _BY_CODE[code]

@@ -38,7 +38,8 @@ def build(
     """Feeds that end with `target_g` for the recipe and `reserve_g` to keep.
 
     What is kept back is the seed of the next build, so it is also the seed of this one wherever that reaches; the first
-    feeds are as large as `max_ratio` (flour to seed) allows, the last makes up what is missing. Raises Refusal.
+    feeds are as large as `max_ratio` (flour to seed) allows, the last makes up what is missing.
+    Raises Refusal (not_a_choice, not_a_number, out_of_range).
     """
     known_step(step)
     target = grams(target_g, "target_g", least=step)

@@ -99,7 +99,8 @@ def plan_feed(keep_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float 
     """The flour, water and salt for `keep_g` of seed.
 
     Flour and water are each within half a scale step of the exact ratio. `salt_percent` is of the flour.
-    Raises Refusal for amounts that no kitchen means and for a step no scale has.
+    Raises Refusal (not_a_choice, not_a_number, out_of_range) for amounts that no kitchen means and for a step no scale
+    has.
     """
     known_step(step)
     keep = on_scale(grams(keep_g, "keep_g", least=step), step)
@@ -181,7 +182,10 @@ class From:
 
 
 def seed_from(size: From, ratio: Ratio) -> float:
-    """The seed in g, from the one end that is given. Raises Refusal when none or several are."""
+    """The seed in g, from the one end that is given.
+
+    Raises Refusal (does_not_fit_together, not_a_number, out_of_range) when none or several are.
+    """
     ends: list[Callable[[], float]] = []
     if size.seed_g is not None:
         ends.append(lambda: grams(size.seed_g or 0.0, "keep_g"))

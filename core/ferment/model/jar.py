@@ -1,8 +1,48 @@
 """A small mechanistic model of a jar: early bacteria, lactic bacteria, yeast, food, acid, gas, and walls that hold it.
 
-Per unit mass of paste, time in hours, °C, grams. No stage is scripted: the false dawn, the hush and the waking come out
-of three populations and two brakes, food and acid. Calibrated to the ranges of practice in
-`tests/core/test_practice.py`; not validated on measured jars.
+Nothing here is scripted: the false dawn, the hush and the waking come out of three populations and two brakes, food and
+acid. There is no ceiling on growth either: fed at any ratio, a culture settles by itself near a density of 1.
+
+State, per unit mass of paste (`EARLY` .. `SINCE`; time in h, °C, grams; f is the flour share of the paste):
+
+    E, L     early gas-forming bacteria, acid-tolerant lactic bacteria; 1 is the density of a mature culture
+    Y, D     yeast awake, and yeast asleep: native, dried, or asleep from hunger
+    S        food; 1 is fresh white paste at 100 %
+    A        acid
+    G        gas held, in volumes of the paste: level = 1 + G, as a multiple of the line
+    W        strength of the walls of flour that hold the gas: 1 fresh to 0 slack
+    th       thermal hours since the last mixing, at 25 °C
+
+Pace by warmth is in `kinetics` (g for growth, q for what goes on without growth, K for death by heat), and so are the
+acid switch a (0 sweet, 1 sour) and the lactic brake l. With
+
+    fS = S / (S + HALF_FOOD)                    how well fed it is (Monod)
+    on = fS min(1, th / (LAG_H lag))            and how far it is through its lag after a mixing
+    dry, salt                                   brakes of a stiff and of a salted paste
+
+growth r, food eaten e and the turn of yeast between asleep and awake are
+
+    rY = YEAST_GROWTH   vigour gY on Y          eY = YEAST_FOOD rY + YEAST_UPKEEP q on Y
+    rL = LACTIC_GROWTH  gL fS l L               eL = LACTIC_FOOD rL + LACTIC_UPKEEP q fS L
+    rE = EARLY_GROWTH   gE fS (1 - a) E         eE = EARLY_FOOD rE
+    turn = WAKING wakes gY fS (w0 + (1 - w0) a) D - FALLING_ASLEEP q (1 - fS) Y
+
+and the nine derivatives (`rates`)
+
+    E' = rE - EARLY_DEATH gE a E - K E          S' = -(eY + eL + eE)
+    L' = rL - K L                               A' = LACTIC_ACID eL + EARLY_ACID eE
+    Y' = rY + turn - K Y                        W' = -SLACKENING q a W
+    D' = -turn - SLEEPERS_DIE q D - K D         th' = gY
+    G' = (YEAST_GAS eY + EARLY_GAS eE) held max(0, 1 - G / Gmax) - LEAK q (1 + SLACK_LEAK (1 - W)) G
+
+A feed dilutes all of it by what was kept, adds the flour's own life and food, lets the gas out and makes the walls anew
+(`after_feed`). Followed by Heun's rule, negatives clipped to 0.
+
+Where the numbers come from: the forms are usual ones (Monod growth with upkeep after Pirt; a lag as a ramp, simpler
+than Baranyi and Roberts 1994; from memory), the order of the growth rates follows Gänzle, Ehmann and Hammes 1998 (from
+memory), and the values are fitted by hand to the ranges of practice that `tests/core/model/test_practice.py` lists;
+`HALF_FOOD`, the foods per unit of growth and the pH of the switches are set. That acid helps yeast to wake is trade
+lore, needed for those ranges, and not established biology. Calibrated, not validated on measured jars.
 """
 
 from __future__ import annotations

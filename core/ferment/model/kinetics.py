@@ -1,5 +1,14 @@
 """How warmth and acid set the pace of the three populations in a jar.
 
+Warmth: one law for all, equal to 1 at 25 °C, a Q10 law with an upper end in the form of Ratkowsky and others 1983 (from
+memory): g(T) = Q10^((T - 25) / 10) (1 - e^(b (T - Tmax))) / (1 - e^(b (25 - Tmax))), 0 from Tmax on. Q10 and b are
+fitted to practice, the upper ends set between those of a sourdough yeast and of baker's yeast (from memory). A
+published cardinal model of baker's yeast was tried first and dropped: in the fridge it is far slower than practice
+sees.
+
+Acid: pH falls from that of fresh paste towards a floor, the faster the less a flour buffers:
+pH = floor + (fresh - floor) e^(-A / buffer). Both ends are common knowledge, the buffering is set.
+
 Written once for a single jar (floats) and for many at a time (arrays). Temperatures in °C, rates in 1/h.
 """
 

@@ -45,7 +45,9 @@ def plan(
 ) -> Plan:
     """The plan of a jar: every step of the log and every act ahead until a moment (seven days from now by itself).
 
-    Nothing lies ahead of a binned jar. Raises Refusal when the method's own amounts cannot be weighed out.
+    Nothing lies ahead of a binned jar.
+    Raises Refusal (not_a_choice, not_a_number, nothing_added, out_of_range) when the method's own amounts cannot be
+    weighed out.
     """
     now = now.astimezone(UTC)
     desk = Desk(course, hours, starts_at.astimezone(UTC), step)

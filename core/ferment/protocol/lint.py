@@ -71,7 +71,7 @@ class Flaw:
 
 
 def check(method: Method, vessel: Vessel | None = None) -> None:
-    """Raises Refusal for the first flaw, with its place."""
+    """Raises Refusal (method_unsound) for the first flaw, with its place."""
     for flaw in flaws(method, vessel):
         raise Refusal(RefusalCode.METHOD_UNSOUND, flaw.place, {"breach": flaw.breach.value})
 

@@ -1,4 +1,18 @@
-"""A new jar: many jars as it may be, weighed by what was seen, each run on to the day on which it is ready."""
+"""A new jar: many jars as it may be, weighed by what was seen, each run on to the day on which it is ready.
+
+Before yeast shows, a jar cannot be told by stretching one curve: which of many it is, is the question. `COUNT` members
+differ in the logarithms of vigour, gas-holding, native life and lag, spread evenly over a normal distribution of
+`SPREADS` (an additive recurrence on the root of x^5 = x + 1, a quasi-random sequence after Roberts 2018, from memory:
+the same members every time). Each runs through the logged feeds; its weight is the product over the looks of
+
+    a level, a high mark   Student's t with MEMBER_FREEDOM degrees, of width LEVEL_SD
+    no bubbles, no level   the same against a rise of 8 %, where it rises more
+    a pH                   the same, of width PH_SD
+
+flattened until at least LEAST_EFFECTIVE members count (the effective number is 1 / sum of squared weights): a few looks
+are not to choose one jar of 48. Looks change the weights, not the runs, so the runs are kept. The day of ready is the
+weighted spread of the days on which the members meet the rule of ready, run on through the feeds that are planned.
+"""
 
 from __future__ import annotations
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from enum import StrEnum
 
-from . import Forecast
+from .forecasts import Forecast
 
 # A rise that stays under the first even at its best is hardly one; one expected under the second may be none.
 HARDLY, MAYBE = 1.25, 1.2

@@ -1,8 +1,20 @@
 """How this jar differs from the book: its pace and its height, on a small grid, from what was read after each feed.
 
 One reference jar is simulated with the logged feeds. This jar's level is taken to be the reference's, stretched in time
-and in height: level(t) = 1 + e^h (ref(e^p t) - 1). The grid holds how likely each (p, h) is; between feeds it is
-widened a little, since no two days are alike.
+and in height: level(t) = 1 + e^h (ref(e^p t) - 1), t in hours since the feed, levels as multiples of the line.
+
+The grid holds how likely each (p, h) is. With y_i the levels read after feed n, and m_i(p, h) what the stretched
+reference would show then,
+
+    prior              p ~ N(0, PRIOR_PACE), h ~ N(0, PRIOR_HEIGHT)              how much jars differ (logarithms)
+    between two feeds  (p, h) widened by WANDER                                  a jar changes slowly
+    one feed           (p_n, h_n) = (p, h) + N(0, DAY)                           no two days are alike
+    a reading          (y_i - m_i) / sd ~ Student's t with FREEDOM degrees,      sd = READ_FIXED + READ_SHARE (m_i - 1)
+    a high mark        the same against the highest level so far
+
+so that the running feed's posterior is prior x likelihood, normalised (`track`): exact on the grid, no sampling. A t
+instead of a bell, so that one misread level cannot carry a jar away; one that lies SURPRISE spreads off is named.
+The widths are set from what practice says of reading a mark on a glass and of jars fed alike; none is fitted to a jar.
 """
 
 from __future__ import annotations
