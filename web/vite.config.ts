@@ -18,7 +18,8 @@ const offline = VitePWA({
     skipWaiting: true,
     runtimeCaching: [
       {
-        urlPattern: ({ request }) => request.mode === "navigate",
+        // A sheet or a calendar opened in a tab is no page of the application.
+        urlPattern: ({ url, request }) => request.mode === "navigate" && !/^\/api\/|\.\w+$/.test(url.pathname),
         handler: "NetworkFirst",
         options: {
           cacheName: "page",
@@ -43,7 +44,12 @@ export default defineConfig({
   base: "/",
   // Django replaces the placeholder with the nonce of the page's Content-Security-Policy.
   html: { cspNonce: "__CSP_NONCE__" },
-  build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 600 },
+  build: {
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 600,
+    // What is shipped from others, with its licences; the House shows it.
+    license: { fileName: "notices.md" },
+  },
   server: { proxy: { "/api": process.env.DESPERTAR_API ?? "http://127.0.0.1:8420" } },
   test: { environment: "jsdom", include: ["src/**/*.test.{ts,tsx}"] },
 });

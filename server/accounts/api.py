@@ -23,6 +23,7 @@ def _session(request: HttpRequest) -> SessionOut:
         account=AccountOut.from_orm(account) if account else None,
         demo_offered=settings.DESPERTAR_DEMO,
         scale=settings.DESPERTAR_SCALE,
+        version=settings.VERSION,
     )
 
 

@@ -65,12 +65,13 @@ class AccountOut(Schema):
 
 
 class SessionOut(Schema):
-    """Who is signed in, if anybody, whether the demo kitchen may be entered here, and where a
-    kitchen scale's bridge is looked for."""
+    """Who is signed in, if anybody, whether the demo kitchen may be entered here, where a kitchen scale's bridge is
+    looked for, and which version of the application answers."""
 
     account: AccountOut | None
     demo_offered: bool
     scale: str
+    version: str
 
 
 class HeardIn(Request):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import logging
 
+from django.conf import settings
 from django.db import OperationalError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
@@ -30,7 +31,7 @@ class StrictJson(JSONRenderer):
     json_dumps_params = {"allow_nan": False}  # noqa: RUF012  (the base class's own form)
 
 
-api = NinjaAPI(title="Despertar", version="1", docs_url=None, openapi_url=None, renderer=StrictJson())
+api = NinjaAPI(title="Despertar", version=settings.VERSION, docs_url=None, openapi_url=None, renderer=StrictJson())
 for router in (accounts, places, kitchen, logbook, photos, guidance, exchange, reminders, demo):
     api.add_router("", router)
 

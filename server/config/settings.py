@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import re
+import tomllib
 from datetime import timedelta
 from pathlib import Path
 
@@ -11,6 +12,8 @@ from csp.constants import NONCE, NONE, SELF
 
 ROOT = Path(__file__).resolve().parent.parent.parent
 WEB_DIST = ROOT / "web" / "dist"
+# Told once, by the project's own file; the API and the interface show it.
+VERSION: str = tomllib.loads((ROOT / "pyproject.toml").read_text(encoding="utf-8"))["project"]["version"]
 
 DEBUG = os.environ.get("DESPERTAR_DEBUG") == "1"
 # The kitchen is served on loopback in plain HTTP; behind a proxy with TLS this turns on what only works there.

@@ -14,8 +14,8 @@ from problems import ProblemsOut
 
 from . import services
 from .formats import ical, paper
-from .words import words
 from .wire import CalendarAddressOut, CalendarKeyOut
+from .words import words
 
 router = Router(tags=["exchange"])
 CALENDAR: dict[str, Any] = {"responses": {200: {"content": {"text/calendar": {}}}}}

@@ -2569,8 +2569,8 @@ export interface components {
         };
         /**
          * SessionOut
-         * @description Who is signed in, if anybody, whether the demo kitchen may be entered here, and where a
-         *     kitchen scale's bridge is looked for.
+         * @description Who is signed in, if anybody, whether the demo kitchen may be entered here, where a kitchen scale's bridge is
+         *     looked for, and which version of the application answers.
          */
         SessionOut: {
             account: components["schemas"]["AccountOut"] | null;
@@ -2578,6 +2578,8 @@ export interface components {
             demo_offered: boolean;
             /** Scale */
             scale: string;
+            /** Version */
+            version: string;
         };
         /**
          * Settles

@@ -4,6 +4,7 @@ import { FloursPart } from "../../parts/flours";
 import { HoursPart } from "../../parts/hours";
 import { OutOfReach } from "../../ui/states";
 import { commonText, houseText } from "../../words";
+import { AboutPart } from "./About";
 import { CalendarPart } from "./Calendar";
 import { HandsPart } from "./Hands";
 import { PostboxPart } from "./Postbox";
@@ -32,6 +33,7 @@ export function HousePage() {
         <HandsPart />
         <ThermometersPart />
         <ScalePart address={session.data?.scale ?? ""} />
+        <AboutPart version={session.data?.version ?? ""} />
       </div>
     </div>
   );

@@ -60,4 +60,10 @@ export const houseText = {
   withdrawIt: "Withdraw it",
   itsTokenEndsWhatIt:
     "Its token ends. What it wrote stays; from now on jars beside it go by the warmth told by hand.",
+  about: "About",
+  versionOf: (version: string | number) => `Despertar ${version}`,
+  fromOthers: "What in it comes from others",
+  fromOthersWhat: "Type faces and scripts that are shipped with it, and their licences.",
+  fetchingNotices: "Fetching the notices",
+  noNotices: "The notices cannot be read here: they are made when the front end is built.",
 } as const;
