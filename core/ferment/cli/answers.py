@@ -216,11 +216,11 @@ def simulating(arguments: argparse.Namespace) -> object:
     truth = Truth(arguments.vigour, arguments.height, arguments.native, arguments.lag)
     habits = CARELESS if arguments.careless else TIDY
     played = play(setup, arguments.days, arguments.seed, truth, habits)
-    return {**jarfile.write(setup, played.log), "truth": [_plain(asdict(hour)) for hour in played.truth]}
+    return {**jarfile.write_jar(setup, played.log), "truth": [_plain(asdict(hour)) for hour in played.truth]}
 
 
 def assessing(arguments: argparse.Namespace) -> object:
-    setup, log = jarfile.read(json_of(arguments.kitchen, "kitchen"))
+    setup, log = jarfile.read_jar(json_of(arguments.kitchen, "kitchen"))
     now = moment_of(arguments.now, ZoneInfo(str(setup.hours.zone)), "now")
     past = tuple(entry for entry in log if entry.at <= now)
     return _plain(asdict(assess(setup, past, now)))

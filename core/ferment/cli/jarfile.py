@@ -18,8 +18,7 @@ from ..methods import FAMILIES
 from ..protocol.method import Method
 from ..protocol.options import Choice
 from ..protocol.written import from_json, to_json
-from ..reading import WrongFormError, named_fields, strict_converter
-from ..reading import read as read_as
+from ..reading import WrongFormError, named_fields, read, strict_converter
 from ..record.log import Bin, Deed, Entry, Feed, Leave, Log, Look, Word
 from ..refusal import Refusal, RefusalCode
 from ..setups import Setup
@@ -40,8 +39,8 @@ LEFT_OUT: Mapping[type[Entry], Mapping[str, object]] = {
 }
 
 
-def write(setup: Setup, log: Log) -> dict[str, object]:
-    """What `read` reads again. Times are ISO 8601 with their offset."""
+def write_jar(setup: Setup, log: Log) -> dict[str, object]:
+    """What `read_jar` reads again. Times are ISO 8601 with their offset."""
     zone = str(setup.hours.zone)
     return {
         "setup": {
@@ -91,10 +90,10 @@ class _File:
     log: tuple[Entry, ...] = ()
 
 
-def read(value: object) -> tuple[Setup, Log]:
+def read_jar(value: object) -> tuple[Setup, Log]:
     """Raises Refusal (file_form, and what flours, hours and methods refuse) with the place of the first thing that is
     wrong."""
-    file = read_as(_converter(), _numbered(value), _File, _refuse)
+    file = read(_converter(), _numbered(value), _File, _refuse)
     return file.setup, file.log
 
 

@@ -8,7 +8,7 @@ from typing import Any
 from unittest import TestCase
 from zoneinfo import ZoneInfo
 
-from ferment.cli.jarfile import read, write
+from ferment.cli.jarfile import read_jar, write_jar
 from ferment.kitchen.hours import Hours, parse_bands
 from ferment.kitchen.warmth import Degrees
 from ferment.methods import family_named
@@ -47,25 +47,25 @@ def log() -> Log:
 class RoundTrip(TestCase):
     def test_set_up_and_log(self) -> None:
         entries = log()
-        again, read_again = read(json.loads(json.dumps(write(MADE, entries))))
+        again, read_again = read_jar(json.loads(json.dumps(write_jar(MADE, entries))))
         self.assertEqual(again, MADE)
         self.assertEqual(read_again, entries)
 
     def test_a_way_of_ones_own_and_a_thermometer_go_with_the_jar(self) -> None:
         own = replace(family_named("when_hungry"), code="my_way")
         told = replace(MADE, family="my_way", method=own, readings=(Degrees(START, 19.5),))
-        self.assertEqual(read(json.loads(json.dumps(write(told, ()))))[0], told)
+        self.assertEqual(read_jar(json.loads(json.dumps(write_jar(told, ()))))[0], told)
 
     def test_what_a_newer_version_adds_is_passed_over(self) -> None:
-        whole: dict[str, Any] = json.loads(json.dumps(write(MADE, log())))
+        whole: dict[str, Any] = json.loads(json.dumps(write_jar(MADE, log())))
         whole["setup"]["cloth"] = "linen"
         whole["log"][0]["mood"] = "fine"
-        self.assertEqual(read(whole), (MADE, log()))
+        self.assertEqual(read_jar(whole), (MADE, log()))
 
 
 class Refusals(TestCase):
     def test_each_names_its_place(self) -> None:
-        whole: dict[str, Any] = json.loads(json.dumps(write(MADE, log()[:3])))
+        whole: dict[str, Any] = json.loads(json.dumps(write_jar(MADE, log()[:3])))
         overlapping = {"weekday": [[60, 120], [90, 180]], "weekend": []}
         cases: tuple[tuple[str, object, str], ...] = (
             ("setup", 3, "setup"),
@@ -88,12 +88,12 @@ class Refusals(TestCase):
         )
         for name, value, field in cases:
             with self.subTest(field), self.assertRaises(Refusal) as caught:
-                read({**whole, name: value})
+                read_jar({**whole, name: value})
             self.assertEqual(caught.exception.field, field)
 
     def test_what_is_no_jar(self) -> None:
         nothing: tuple[object, ...] = (None, [], "jar", {})
         for value in nothing:
             with self.subTest(value), self.assertRaises(Refusal) as caught:
-                read(value)
+                read_jar(value)
             self.assertEqual(caught.exception.code, RefusalCode.FILE_FORM)

@@ -8,8 +8,20 @@ from unittest import TestCase
 
 from ferment.doors.admission import admit, admit_removal, admit_setup
 from ferment.kitchen.vessel import LevelUnit, Vessel
-from ferment.record.log import Bin, Entry, Log, feeds_of
+from ferment.record.log import (
+    Bin,
+    Deed,
+    DeedKind,
+    DiscardTo,
+    Entry,
+    Feed,
+    Leave,
+    Log,
+    Word,
+    feeds_of,
+)
 from ferment.refusal import Refusal, RefusalCode
+from ferment.signs.contract import SignCode
 
 from ..builders import START, daily, feed, first_mix, hours, look, lot, setup
 
@@ -108,3 +120,75 @@ class SetUps(TestCase):
             with self.subTest(field), self.assertRaises(Refusal) as caught:
                 admit_setup(bad, START)
             self.assertEqual((caught.exception.field, caught.exception.code), (field, code))
+
+
+class BesideFeedsAndLooks(TestCase):
+    """Deeds, words, leaving alone, the discard jar: what may enter the log, and what a refusal names."""
+
+    def refused(self, entry: Entry, log: Log = daily(2)) -> tuple[str, RefusalCode]:  # noqa: B008  (a log is a value)
+        with self.assertRaises(Refusal) as caught:
+            admit(setup(), log, entry, LATER)
+        return caught.exception.field, caught.exception.code
+
+    def test_what_is_good(self) -> None:
+        at = START + hours(50)
+        for entry in (
+            Deed("d", at, DeedKind.STIRRED),
+            Word("w", at, "hungry_again", yes=False),
+            Leave("l", at, at + timedelta(days=3)),
+            replace(look(50), ph=4.2, celsius=23.0),
+        ):
+            with self.subTest(type(entry).__name__):
+                admit(setup(), daily(2), entry, LATER)
+
+    def test_nothing_is_done_to_a_jar_that_is_not_mixed(self) -> None:
+        for entry in (Deed("d", START, DeedKind.STIRRED), Leave("l", START, START + hours(1)), look(1, 1.2)):
+            with self.subTest(type(entry).__name__):
+                self.assertEqual(self.refused(entry, ()), ("at", RefusalCode.BEFORE_THE_START))
+
+    def test_no_word_talks_a_danger_away(self) -> None:
+        told = Word("w", START + hours(50), SignCode.MOULD, yes=False)
+        self.assertEqual(self.refused(told), ("about", RefusalCode.DANGER_STANDS))
+
+    def test_left_alone_for_three_days_at_most_and_never_backwards(self) -> None:
+        at = START + hours(50)
+        for until in (at, at - hours(1), at + timedelta(days=3, minutes=1)):
+            with self.subTest(until):
+                self.assertEqual(self.refused(Leave("l", at, until)), ("until", RefusalCode.TIME_OUT_OF_RANGE))
+
+    def test_no_discard_for_the_jar_before_it_is_food(self) -> None:
+        fed = replace(feed(50), discard_to=DiscardTo.JAR)
+        self.assertEqual(self.refused(fed), ("discard_to", RefusalCode.DISCARD_IS_NO_FOOD))
+        admit(setup(), daily(2), replace(feed(50), discard_to=DiscardTo.COMPOST), LATER)
+
+    def test_measures_of_no_kitchen(self) -> None:
+        beyond = [("ph", replace(look(50), ph=ph)) for ph in (2.4, 8.1)]
+        beyond += [("celsius", replace(look(50), celsius=celsius)) for celsius in (-5.1, 60.1)]
+        for field, told in beyond:
+            with self.subTest(field):
+                self.assertEqual(self.refused(told), (field, RefusalCode.OUT_OF_RANGE))
+        for ph, celsius in ((2.5, -5.0), (8.0, 60.0)):
+            admit(setup(), daily(2), replace(look(50), ph=ph, celsius=celsius), LATER)
+
+    def test_a_line_is_measured_inside_the_glass(self) -> None:
+        for line in (0.5, 121.0):
+            self.assertEqual(self.refused(replace(feed(50), line_mm=line)), ("line_mm", RefusalCode.OUT_OF_RANGE))
+
+    def test_a_culture_from_outside_is_put_in_and_fits(self) -> None:
+        dried = replace(setup(), family="dried_soak", choices={})
+        mix = Feed("m", START, 0.0, (), 20.0, 0.0, None)
+        with self.assertRaises(Refusal) as caught:
+            admit(dried, (), mix, LATER)
+        self.assertEqual((caught.exception.field, caught.exception.code), ("keep_g", RefusalCode.NOTHING_KEPT))
+        admit(dried, (), replace(mix, keep_g=5.0), LATER)
+
+    def test_a_jar_ends_once_and_after_all_else(self) -> None:
+        ended = (*daily(2), Bin("b", START + hours(60)))
+        self.assertEqual(self.refused(Bin("c", START + hours(59)), ended)[1], RefusalCode.JAR_IS_BINNED)
+        self.assertEqual(self.refused(Bin("b", START + hours(40)))[1], RefusalCode.BEFORE_THE_LAST_FEED)
+        self.assertEqual(self.refused(look(61, 1.1), ended), ("at", RefusalCode.JAR_IS_BINNED))
+
+    def test_a_clock_a_few_minutes_ahead_is_believed(self) -> None:
+        admit(setup(), daily(2), replace(look(0, 1.1), at=LATER + timedelta(minutes=5)), LATER)
+        told = replace(look(0, 1.1), at=LATER + timedelta(minutes=6))
+        self.assertEqual(self.refused(told), ("at", RefusalCode.IN_THE_FUTURE))
