@@ -15,8 +15,14 @@ from unittest.mock import patch
 from zoneinfo import ZoneInfo
 
 import vobject  # type: ignore[import-untyped]
-from django.test import Client, TestCase
+from django.test import Client, SimpleTestCase, TestCase
 from pypdf import PdfReader
+
+from exchange.words import words
+from ferment.kitchen.flours import Flour
+from ferment.planner import Act
+from ferment.planner.steps import SightCode
+from ferment.protocol.method import Normal
 
 from .base import Baker, ago
 
@@ -28,6 +34,20 @@ def events(ics: bytes) -> dict[str, Any]:
     """By UID, read by a parser that did not write it (RFC 5545)."""
     found = vobject.readOne(ics.decode())
     return {one.uid.value: one for one in found.vevent_list}
+
+
+class Words(SimpleTestCase):
+    """Paper and calendars have a word for every code that they may meet."""
+
+    def test_every_code_is_worded(self) -> None:
+        for said, codes in (
+            (words.FLOURS, Flour),
+            (words.ACTS, Act),
+            (words.NORMAL, Normal),
+            (words.SIGHTS, SightCode),
+        ):
+            with self.subTest(codes.__name__):
+                self.assertEqual(set(said), set(codes))
 
 
 class Calendars(TestCase):

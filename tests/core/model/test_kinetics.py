@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import astuple
 from itertools import pairwise
 from unittest import TestCase
 
@@ -11,6 +12,7 @@ from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
 from ferment.kitchen.flours import Flour, FlourGrams, blend_of
+from ferment.model import paste
 from ferment.model.jar import (
     ACID,
     BOOK,
@@ -50,6 +52,14 @@ def lot(flour: str, g: float) -> tuple[FlourGrams, ...]:
 def optimum(upper_c: float) -> float:
     grid = np.linspace(5, 45, 401)
     return float(grid[np.argmax([growth_pace(float(c), upper_c) for c in grid])])
+
+
+class Kinds(TestCase):
+    def test_every_flour_brings_something(self) -> None:
+        self.assertEqual(set(paste.FLOURS), set(Flour))
+        for flour, kind in paste.FLOURS.items():
+            with self.subTest(flour):
+                self.assertTrue(all(value > 0 for value in astuple(kind)))
 
 
 class AgainstPublishedGrowth(TestCase):

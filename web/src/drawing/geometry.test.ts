@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { FLOUR_WORDS } from "../words";
 import { mixColour } from "./colours";
 import { bubblesIn, insideMm, widthMm, widthsMm } from "./jar-geometry";
 import { jarState } from "./jar-state";
@@ -48,6 +49,10 @@ describe("the jar", () => {
       ]),
     ).toBe("rgb(203 181 149)");
     expect(mixColour([])).toMatch(/^rgb/);
+  });
+
+  it.each(Object.keys(FLOUR_WORDS))("has a colour of its own for %s", (flour) => {
+    expect(mixColour([{ flour, g: 1 }])).not.toBe(mixColour([{ flour: "sawdust", g: 1 }]));
   });
 
   it("shows a high mark only where the mix has sunk", () => {
