@@ -10,7 +10,7 @@ import sys
 import time
 from contextlib import suppress
 
-from . import checks, machine, say, serving, toolchain
+from . import checks, machine, say, serving, toolchain, tools
 from .database import free_port
 from .place import CONTRACT, PYTHON, ROOT, SERVER, VAR, WEB
 
@@ -98,6 +98,17 @@ def contract(_: argparse.Namespace) -> int:
     return 0 if checks.write_contract(env, CONTRACT, checks.CLIENT_TYPES) == (1, 0) else 1
 
 
+def audit(_: argparse.Namespace) -> int:
+    """Ask the registries for known faults in what the lock files name."""
+    machine.require(machine.TO_TEST)
+    return tools.audit()
+
+
+def mutants(arguments: argparse.Namespace) -> int:
+    """Break the core on purpose and list what no test noticed; takes about half an hour."""
+    return tools.mutants(arguments.rooms)
+
+
 def ferment(arguments: argparse.Namespace) -> int:
     """The core's own command line: one JSON document out."""
     if not PYTHON.exists():
@@ -173,7 +184,14 @@ def main(arguments: list[str]) -> int:
         os.umask(0o022)
     parser = argparse.ArgumentParser(prog="./despertar", description="Raise a sourdough starter, day by day.")
     commands = parser.add_subparsers(dest="command", required=True)
-    for name, act in (("demo", demo), ("start", start), ("dev", dev), ("stop", stop), ("contract", contract)):
+    for name, act in (
+        ("demo", demo),
+        ("start", start),
+        ("dev", dev),
+        ("stop", stop),
+        ("contract", contract),
+        ("audit", audit),
+    ):
         commands.add_parser(name, help=act.__doc__).set_defaults(act=act)
     parser_reset = commands.add_parser("reset", help=reset.__doc__)
     parser_reset.add_argument("--yes", action="store_true", help="do not ask")
@@ -181,6 +199,9 @@ def main(arguments: list[str]) -> int:
     parser_test = commands.add_parser("test", help=test.__doc__)
     parser_test.add_argument("only", nargs="*", metavar="GROUP", help=f"only these: {', '.join(checks.GROUPS)}")
     parser_test.set_defaults(act=test)
+    parser_mutants = commands.add_parser("mutants", help=mutants.__doc__)
+    parser_mutants.add_argument("rooms", nargs="*", metavar="ROOM", help=f"only these: {', '.join(tools.ROOMS)}")
+    parser_mutants.set_defaults(act=mutants)
     parser_ferment = commands.add_parser("ferment", help=ferment.__doc__, add_help=False)
     parser_ferment.add_argument("rest", nargs=argparse.REMAINDER)
     parser_ferment.set_defaults(act=ferment)

@@ -13,6 +13,7 @@ from .place import PYTHON, ROOT, VENV, WEB, fingerprint
 
 APP_LOCK = ROOT / "requirements" / "app.txt"
 CHECKS_LOCK = ROOT / "requirements" / "checks.txt"
+TOOLS_LOCK = ROOT / "requirements" / "tools.txt"
 NPM_LOCK = WEB / "package-lock.json"
 WEB_SOURCES = [WEB / name for name in ("src", "public", "index.html", "vite.config.ts", "package-lock.json")]
 
@@ -32,15 +33,15 @@ class Stamp:
         self.path.write_text(self.now)
 
 
-def python_packages(*, checks: bool) -> None:
-    """Make `.venv` and install the locked packages, those for the checks too when asked."""
+def python_packages(*, checks: bool, tools: bool = False) -> None:
+    """Make `.venv` and install the locked packages; those for the checks and for the tools too when asked."""
     made = Stamp(VENV / "made-by", interpreter())
     if not made.fresh or not PYTHON.exists():
         with say.step("Making the virtual environment"):
             shutil.rmtree(VENV, ignore_errors=True)
             say.run([sys.executable, "-m", "venv", VENV], log="venv")
             made.set()
-    locks = [APP_LOCK, CHECKS_LOCK] if checks else [APP_LOCK]
+    locks = [APP_LOCK, *([CHECKS_LOCK] if checks else []), *([TOOLS_LOCK] if tools else [])]
     for lock in locks:
         stamp = Stamp(VENV / f"installed-{lock.stem}", fingerprint([lock]))
         if stamp.fresh:

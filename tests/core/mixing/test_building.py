@@ -42,6 +42,44 @@ class WorkedExamples(TestCase):
         self.assertAlmostEqual(last[2] / last[1], 0.6, places=2)
 
 
+class Sizes(TestCase):
+    """Seed, feeds and what stays, to the gram."""
+
+    def sizes(self, target: float, reserve: float, **more: float) -> tuple[float, list[float], float, float]:
+        feeds = int(more.pop("feeds", 2))
+        made = build(target, reserve, WHITE, feeds=feeds, **more)
+        return made.seed_g, [feed.flour_g for feed in made.feeds], made.total_g, made.reserve_g
+
+    def test_two_feeds_where_none_are_asked_for(self) -> None:
+        self.assertEqual(len(build(150, 5, WHITE).feeds), 2)
+
+    def test_what_stays_is_what_was_asked_to_stay(self) -> None:
+        self.assertEqual(self.sizes(150, 5), (5.0, [25.0, 50.0], 155.0, 5.0))
+        self.assertEqual(self.sizes(110, 0, feeds=1), (10.0, [50.0], 110.0, 0.0))
+        self.assertEqual(self.sizes(100.2, 5.1, step=0.1), (5.1, [15.3, 34.8], 105.3, 5.1))
+
+    def test_a_reserve_without_room_for_a_meal_begins_with_less(self) -> None:
+        """Of 160 g the last feed is a meal up to 57 g of seed, the first up to 19 g; halves go up on the scale."""
+        self.assertEqual(self.sizes(100, 60), (19.0, [19.0, 52.0], 161.0, 61.0))
+        self.assertEqual(self.sizes(100, 60, feeds=3), (6.0, [6.0, 19.0, 52.0], 160.0, 60.0))
+
+    def test_one_feed_takes_no_more_seed_than_leaves_room_for_a_meal(self) -> None:
+        self.assertEqual(self.sizes(100, 90, feeds=1), (68.0, [61.0], 190.0, 90.0))
+
+    def test_wet_and_stiff(self) -> None:
+        self.assertEqual(self.sizes(300, 20, hydration_percent=60.0)[0], 20.0)
+        made = build(300, 20, WHITE, hydration_percent=150.0)
+        self.assertEqual([round(feed.water_g / feed.flour_g, 1) for feed in made.feeds], [1.5, 1.5])
+
+    def test_a_scale_in_fives(self) -> None:
+        made = build(400, 20, WHITE, step=5.0)
+        self.assertTrue(all(feed.flour_g % 5.0 == 0.0 for feed in made.feeds))
+        self.assertEqual(build(400, 0, WHITE, step=5.0).seed_g, 5.0)
+
+    def test_the_bounds_are_taken(self) -> None:
+        self.assertEqual(len(build(9000, 10, WHITE, feeds=4, max_ratio=20.0, hydration_percent=200.0).feeds), 4)
+
+
 class AnyBuild(TestCase):
     @given(
         st.floats(20, 1500), st.floats(0, 200), st.integers(1, 4), st.floats(1, 10), st.floats(60, 200),

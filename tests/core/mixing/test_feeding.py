@@ -8,9 +8,9 @@ from unittest import TestCase
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from ferment.kitchen.flours import blend_of, weight
+from ferment.kitchen.flours import Flour, blend_of, g_per_ml, weight
 from ferment.kitchen.quantities import Unit
-from ferment.kitchen.vessel import ROOM_WANTED, headroom
+from ferment.kitchen.vessel import PASTE_G_PER_ML, ROOM_WANTED, headroom
 from ferment.mixing.feeding import (
     From,
     Ingredient,
@@ -23,7 +23,7 @@ from ferment.mixing.feeding import (
     weighed,
 )
 from ferment.mixing.mending import mend
-from ferment.mixing.weighing import ScaleAct, WalkStyle, scale_walk
+from ferment.mixing.weighing import ScaleAct, ScaleStep, WalkStyle, scale_walk
 from ferment.refusal import Refusal, RefusalCode
 
 from ..builders import VESSEL, blends, grams
@@ -122,6 +122,32 @@ class Walk(TestCase):
         told = [[(part.count, part.unit) for part in step.in_spoons] for step in walk]
         self.assertEqual(told[0], [])
         self.assertEqual(told[2], [(1.0, Unit.CUP)])
+
+    def test_every_step_with_its_level_millilitres(self) -> None:
+        """Water at 1, paste at 1.1, salt at 1.2 g/ml; flour by its own weight in a cup."""
+        plan = weighed(30.0, 60.0, 40.0, blend_of({"rye": 1}), juice=20.0, salt_percent=2.0)
+        walk = scale_walk(plan, 100.0, there_is_g=90.0)
+        rye = g_per_ml(blend_of({"rye": 1}))
+        self.assertEqual(
+            walk,
+            (
+                ScaleStep(ScaleAct.TAKE_OUT, None, -60.0, 130.0, round(-60.0 / PASTE_G_PER_ML, 2), 30.0),
+                ScaleStep(ScaleAct.ADD_WATER, None, 40.0, 170.0, 40.0, 40.0),
+                ScaleStep(ScaleAct.ADD_JUICE, None, 20.0, 190.0, 20.0, 20.0),
+                ScaleStep(ScaleAct.ADD_FLOUR, Flour.RYE, 60.0, 250.0, round(60.0 / rye, 2), 60.0),
+                ScaleStep(ScaleAct.ADD_SALT, None, 1.2, 251.2, 1.0, 1.2),
+            ),
+        )
+        self.assertNotEqual(PASTE_G_PER_ML, 1.0)
+
+    def test_sums_of_tenths_read_as_on_a_display(self) -> None:
+        plan = weighed(0.1, 0.2, 0.2, WHITE, step=0.1)
+        walk = scale_walk(plan, 0.2, there_is_g=0.3)
+        self.assertEqual([step.scale_shows_g for step in walk], [0.3, 0.5, 0.7])
+        self.assertEqual(walk[0].add_g, -0.2)
+
+    def test_less_in_the_jar_than_is_to_be_kept_takes_nothing_out(self) -> None:
+        self.assertEqual(scale_walk(weighed(30.0, 30.0, 30.0, WHITE), 0.0, there_is_g=20.0)[0].add_g, 0.0)
 
     def test_a_culture_goes_in_first(self) -> None:
         walk = scale_walk(plan_feed(5, parse_ratio("1:5:5"), WHITE), 100)

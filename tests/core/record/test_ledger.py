@@ -4,13 +4,29 @@ from __future__ import annotations
 
 import itertools
 from dataclasses import replace
+from datetime import UTC, timedelta, timezone
 from unittest import TestCase
 
+from ferment.kitchen.flours import blend_of
 from ferment.kitchen.vessel import Level, LevelUnit, line_mm
+from ferment.mixing.contents import Contents, Culture
 from ferment.record.ledger import highest, replay
-from ferment.record.log import Bubbles, Log, Smell, Thickness, Top
+from ferment.record.log import (
+    READY,
+    Bin,
+    Bubbles,
+    Deed,
+    DeedKind,
+    Leave,
+    Log,
+    Smell,
+    Thickness,
+    Top,
+    Word,
+    in_order,
+)
 
-from ..builders import VESSEL, daily, feed, first_mix, look
+from ..builders import START, VESSEL, daily, feed, first_mix, hours, look, lot
 
 
 class Replay(TestCase):
@@ -69,3 +85,60 @@ class Replay(TestCase):
     def test_keeping_more_than_there_was(self) -> None:
         ledger = replay(VESSEL, (first_mix(), feed(24, keep_g=500)))
         self.assertEqual(ledger.contents.total_g, 120.0)
+
+
+class Begun(TestCase):
+    """What a first mix with a seed of its own brings."""
+
+    def first(self, keep_g: float, culture: Culture | None) -> Contents:
+        return replay(VESSEL, (feed(0.0, keep_g, 20.0, 20.0),), culture).rounds[0].contents
+
+    def test_flakes_bring_flour_and_no_water(self) -> None:
+        found = self.first(5.0, Culture(blend_of({"rye": 1.0}), 0.0))
+        self.assertEqual((set(found.flours), found.water_g), (set(lot(white=20.0, rye=5.0)), 20.0))
+
+    def test_a_sleeping_starter_brings_both_of_its_own_blend(self) -> None:
+        found = self.first(30.0, Culture(blend_of({"rye": 1.0, "white": 3.0}), 100.0))
+        self.assertEqual({part.flour.value: part.g for part in found.flours}, {"white": 31.25, "rye": 3.75})
+        self.assertEqual((found.water_g, found.salt_g, found.total_g), (35.0, 0.0, 70.0))
+        self.assertEqual(self.first(1.0, Culture(blend_of({"rye": 1.0}), 100.0)).total_g, 41.0)
+
+    def test_without_a_culture_there_is_nothing_to_keep(self) -> None:
+        self.assertEqual(self.first(30.0, None).total_g, 40.0)
+        self.assertEqual(self.first(0.0, Culture(blend_of({"rye": 1.0}), 100.0)).flours, lot(white=20.0))
+
+    def test_a_culture_is_put_in_once(self) -> None:
+        culture = Culture(blend_of({"rye": 1.0}), 0.0)
+        rounds = replay(VESSEL, (feed(0.0, 5.0, 20.0, 20.0), feed(24.0, 9.0, 20.0, 20.0)), culture).rounds
+        self.assertAlmostEqual(rounds[1].contents.water_g, 9.0 * 20.0 / 45.0 + 20.0)
+
+    def test_salt_stays_in(self) -> None:
+        salted = replace(feed(0.0, 0.0, 20.0, 20.0), salt_g=1.0)
+        self.assertEqual(replay(VESSEL, (salted,)).contents.salt_g, 1.0)
+
+    def test_nothing_read_is_the_line(self) -> None:
+        self.assertEqual(highest(()), 1.0)
+
+
+class InOrder(TestCase):
+    def test_what_happens_in_one_minute_stands_as_practised(self) -> None:
+        at = START + hours(24)
+        practised: Log = (
+            look(24),
+            Deed("d", at, DeedKind.STIRRED),
+            Word("w", at, READY, yes=True),
+            feed(24),
+            Leave("l", at, at + hours(9)),
+            Bin("b", at),
+        )
+        for order in itertools.permutations(practised):
+            self.assertEqual(in_order(tuple(order)), practised)
+
+    def test_in_utc_whatever_zone_an_entry_was_made_in(self) -> None:
+        far = timezone(timedelta(hours=9))
+        moved = replace(feed(24), at=feed(24).at.astimezone(far))
+        (found,) = in_order((moved,))
+        self.assertIs(found.at.tzinfo, UTC)
+        self.assertEqual(found, feed(24))
+        kept = feed(24)
+        self.assertIs(in_order((kept,))[0], kept)

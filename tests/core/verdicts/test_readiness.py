@@ -9,7 +9,7 @@ from unittest import TestCase
 from ferment.ready_rule import Strictness
 from ferment.record.log import Smell
 from ferment.verdicts.readiness import Attempt, Readiness, StepCode, judge
-from ferment.verdicts.stage import Settles, Stage, StageEvidence, find_stage
+from ferment.verdicts.stage import Settles, Stage, StageEvidence, StageFound, find_stage
 
 from ..builders import START
 
@@ -94,6 +94,43 @@ class Ready(TestCase):
         cold = replace(GOOD, peak_h=14.0, limit_h=14.0, doubled_h=11.0)
         self.assertTrue(verdict(GOOD, cold, GOOD).ready)
 
+    def test_each_step_counts_what_it_says(self) -> None:
+        told = {step.step: (step.met, step.have, step.of) for step in verdict(SLOW, GOOD, GOOD).steps}
+        self.assertEqual(
+            told,
+            {
+                StepCode.AWAKE: (True, 1, 1),
+                StepCode.DOUBLES: (True, 0, 0),
+                StepCode.IN_TIME: (True, 0, 0),
+                StepCode.IN_A_ROW: (False, 2, 3),
+                StepCode.STEADY: (True, 0, 0),
+                StepCode.PLEASANT: (True, 0, 0),
+                StepCode.NO_WARNING: (True, 0, 0),
+            },
+        )
+        nothing = {step.step: (step.met, step.have) for step in verdict(UNSEEN, smell=frozenset()).steps}
+        unknown = (StepCode.AWAKE, StepCode.DOUBLES, StepCode.IN_TIME, StepCode.IN_A_ROW, StepCode.STEADY)
+        self.assertEqual({nothing[step] for step in (*unknown, StepCode.PLEASANT)}, {(None, 0)})
+
+    def test_between_likely_and_unlikely_it_is_left_open(self) -> None:
+        for in_time, counted in ((0.4, True), (0.41, False), (0.59, False), (0.6, True)):
+            self.assertEqual(len(verdict(replace(GOOD, in_time=in_time)).feeds), int(counted), in_time)
+
+    def test_how_unsteady_is_still_steady(self) -> None:
+        """Slower than the quickest before it by four tenths, quicker by eight."""
+        for peaks, steady in (
+            ((8.0, 11.2, 8.0), True),
+            ((8.0, 11.3, 8.0), False),
+            ((14.4, 8.0, 8.0), True),
+            ((14.5, 8.0, 8.0), False),
+            ((11.0, 8.0, 11.0), True),
+        ):
+            found = verdict(*(replace(GOOD, peak_h=peak) for peak in peaks))
+            self.assertIs(next(step.met for step in found.steps if step.step is StepCode.STEADY), steady, peaks)
+        two = verdict(GOOD, GOOD)
+        self.assertTrue(next(step.met for step in two.steps if step.step is StepCode.STEADY))
+        self.assertIsNone(next(step.met for step in verdict(GOOD).steps if step.step is StepCode.STEADY))
+
     def test_the_bakers_own_strictness(self) -> None:
         for strictness, good in ((Strictness.LOOSE, 1), (Strictness.USUAL, 3), (Strictness.STRICT, 5)):
             self.assertTrue(verdict(LOW, *[GOOD] * good, of=strictness).ready)
@@ -131,6 +168,35 @@ class Stages(TestCase):
         for standing, stage in rows:
             with self.subTest(stage):
                 self.assertIs(find_stage(standing).stage, stage)
+
+    def test_how_sure_and_what_would_settle_it(self) -> None:
+        rising = replace(QUIET, highest_by_yeast=1.4)
+        dawn = replace(QUIET, age_h=40, highest=2.1)
+        rows = (
+            (replace(QUIET, binned=True, seen=0), StageFound(Stage.BINNED, 1.0, None, None)),
+            (replace(QUIET, in_the_cold=True, seen=0), StageFound(Stage.RESTING, 1.0, None, None)),
+            (dawn, StageFound(Stage.FALSE_DAWN, 0.94, Settles.NOTE_THE_SMELL, None)),
+            (
+                replace(dawn, yeast_explains=0.333, seen=0),
+                StageFound(Stage.FALSE_DAWN, 0.8, Settles.NOTE_THE_SMELL, None),
+            ),
+            (replace(rising, seen=0), StageFound(Stage.STIRRING, 0.5, Settles.LOOK_THIS_EVENING, None)),
+            (rising, StageFound(Stage.STIRRING, 0.75, Settles.LOOK_AT_ITS_PEAK, None)),
+            (QUIET, StageFound(Stage.HUSH, 0.75, Settles.LOOK_AT_ITS_PEAK, None)),
+            (replace(QUIET, age_h=35.9), StageFound(Stage.SOWN, 0.9, None, None)),
+            (replace(QUIET, age_h=36.0), StageFound(Stage.HUSH, 0.75, Settles.LOOK_AT_ITS_PEAK, None)),
+            (replace(QUIET, highest_by_yeast=1.95), StageFound(Stage.AWAKE, 0.9, None, None)),
+            (replace(QUIET, highest_by_yeast=1.94), StageFound(Stage.STIRRING, 0.75, Settles.LOOK_AT_ITS_PEAK, None)),
+            (replace(QUIET, highest_by_yeast=2.2, ready=True), StageFound(Stage.STEADY, 0.9, None, None)),
+        )
+        for standing, found in rows:
+            with self.subTest(found):
+                self.assertEqual(find_stage(standing), found)
+
+    def test_a_false_dawn_lingers_until_six_hours_after_the_early_days(self) -> None:
+        for age_h, stage in ((71.9, Stage.FALSE_DAWN), (72.0, Stage.HUSH)):
+            self.assertIs(find_stage(replace(QUIET, age_h=age_h, highest=1.15)).stage, stage)
+        self.assertIs(find_stage(replace(QUIET, age_h=40, highest=1.14)).stage, Stage.HUSH)
 
     def test_no_early_rise_is_called_awake_unless_yeast_explains_it(self) -> None:
         for age, highest in product(range(0, 72, 6), (1.2, 1.8, 2.5, 4.0)):
