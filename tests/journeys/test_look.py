@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from selenium.webdriver.common.keys import Keys
 
+from ferment.kitchen.vessel import Vessel, height_at, volume_at
+
 from .base import Journey
 
 
@@ -73,6 +75,31 @@ class Looking(Journey):
         page.press("link", "Thistle")
         page.press("button", "Back on the shelf")
         page.one("button", "Put it away")
+
+
+class AJarThatOpensWide(Journey):
+    def test_twice_the_volume_is_less_than_twice_the_height(self) -> None:
+        page = self.browser
+        owner = self.baker()
+        self.enter(owner, "/new")
+        page.type("Name", "Thistle")
+        page.press("disclosure", "Another jar: measure it")
+        page.press("toggle", "opens wide")
+        page.press("button", "Put it on the shelf")
+        page.sees("Mix Thistle now.")
+        jar = owner.ok("GET", "/api/jars")[0]["jar"]
+        self.assertGreater(jar["flare"], 1.3)
+        owner.jar_id = jar["id"]
+        owner.mix(0.1)
+        page.open(f"/jars/{owner.jar_id}/look")
+        page.type("Level", "2")
+        page.sees("+100 %")
+        page.press("toggle", "mm")
+        glass = Vessel(0.0, jar["volume_ml"], jar["height_mm"], jar["flare"])
+        line = owner.jar()["assessment"]["since_feed"]["line_mm"]
+        shown = float(page.one("textbox", "Level").get_attribute("value") or 0)
+        self.assertAlmostEqual(shown, height_at(glass, 2.0 * volume_at(glass, line)), delta=0.51)
+        self.assertLess(shown, 1.9 * line)
 
 
 class TheUsualLook(Journey):
