@@ -92,14 +92,18 @@ class AJarThatOpensWide(Journey):
         owner.jar_id = jar["id"]
         owner.mix(0.1)
         page.open(f"/jars/{owner.jar_id}/look")
-        page.type("Level", "2")
-        page.sees("+100 %")
-        page.press("toggle", "mm")
         glass = Vessel(0.0, jar["volume_ml"], jar["height_mm"], jar["flare"])
         line = owner.jar()["assessment"]["since_feed"]["line_mm"]
+        doubled = 2.0 * volume_at(glass, line)
+        page.press("toggle", "ml")
+        page.type("Level", f"{doubled:.1f}")
+        page.press("toggle", "mm")
         shown = float(page.one("textbox", "Level").get_attribute("value") or 0)
-        self.assertAlmostEqual(shown, height_at(glass, 2.0 * volume_at(glass, line)), delta=0.51)
+        self.assertAlmostEqual(shown, height_at(glass, doubled), delta=0.6)
         self.assertLess(shown, 1.9 * line)
+        page.press("button", "Save the look")
+        page.sees("Look saved.")
+        self.assertAlmostEqual(owner.jar()["assessment"]["since_feed"]["last"]["times"], 2.0, delta=0.05)
 
 
 class TheUsualLook(Journey):
