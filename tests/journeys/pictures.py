@@ -67,6 +67,7 @@ def take(base: str) -> None:
     picture("house")
     page.open("/new")
     page.sees("Likely ready on day")
+    page.sees("after day")
     picture("new-jar")
     page.press("disclosure", "Side by side")
     page.until("the ways", lambda: True if len(page.all("row")) > 8 else None)
