@@ -63,6 +63,10 @@ class Sizes(TestCase):
         self.assertEqual(self.sizes(100, 60), (19.0, [19.0, 52.0], 161.0, 61.0))
         self.assertEqual(self.sizes(100, 60, feeds=3), (6.0, [6.0, 19.0, 52.0], 160.0, 60.0))
 
+    def test_a_reserve_that_leaves_just_room_for_a_meal_is_all_seed(self) -> None:
+        """57 g over 16 g of seed is 1.28 to 1, in halves 1."""
+        self.assertEqual(self.sizes(144, 16), (16.0, [16.0, 56.0], 160.0, 16.0))
+
     def test_one_feed_takes_no_more_seed_than_leaves_room_for_a_meal(self) -> None:
         self.assertEqual(self.sizes(100, 90, feeds=1), (68.0, [61.0], 190.0, 90.0))
 

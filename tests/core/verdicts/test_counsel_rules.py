@@ -60,6 +60,7 @@ class WhatMustHold(TestCase):
             (4.5, True, True),
             (9.0, False, False),
             (24.0, True, False),
+            (25.5, True, False),
             (34.0, True, False),
         ):
             self.assertEqual(given(log, 72.0 + since_h, Remedy.FEED_NOW, woke=woke), is_given, (since_h, woke))

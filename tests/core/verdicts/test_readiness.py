@@ -115,6 +115,8 @@ class Ready(TestCase):
     def test_between_likely_and_unlikely_it_is_left_open(self) -> None:
         for in_time, counted in ((0.4, True), (0.41, False), (0.59, False), (0.6, True)):
             self.assertEqual(len(verdict(replace(GOOD, in_time=in_time)).feeds), int(counted), in_time)
+        likely = {step.step: step.met for step in verdict(replace(GOOD, in_time=0.6)).steps}
+        self.assertTrue(likely[StepCode.IN_TIME])
 
     def test_how_unsteady_is_still_steady(self) -> None:
         """Slower than the quickest before it by four tenths, quicker by eight."""
@@ -127,6 +129,10 @@ class Ready(TestCase):
         ):
             found = verdict(*(replace(GOOD, peak_h=peak) for peak in peaks))
             self.assertIs(next(step.met for step in found.steps if step.step is StepCode.STEADY), steady, peaks)
+        for peak, steady in ((7.2, True), (7.3, False)):
+            quick = [replace(GOOD, peak_h=one, limit_h=4.0, doubled_h=3.0) for one in (peak, 4.0, 4.0)]
+            steps = {step.step: step.met for step in verdict(*quick).steps}
+            self.assertIs(steps[StepCode.STEADY], steady, peak)
         two = verdict(GOOD, GOOD)
         self.assertTrue(next(step.met for step in two.steps if step.step is StepCode.STEADY))
         self.assertIsNone(next(step.met for step in verdict(GOOD).steps if step.step is StepCode.STEADY))
