@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import gzip
 import json
 import os
+import re
 import shutil
 import subprocess
 import tempfile
@@ -137,6 +139,20 @@ def built_front_end(_: dict[str, str]) -> Counts:
     return 1, 0
 
 
+# What a phone gets before the kitchen is drawn: the scripts that the page names, as gzip sends them.
+FIRST_SCRIPT_BYTES = 170_000
+
+
+def first_script(_: dict[str, str]) -> Counts:
+    """The scripts that come before the first page together are no heavier than they may be."""
+    page = (WEB / "dist" / "index.html").read_text()
+    sent = sum(
+        len(gzip.compress((WEB / "dist" / name).read_bytes())) for name in re.findall(r"assets/[^\"]+\.js", page)
+    )
+    say.line(f"{sent / 1000:.0f} of {FIRST_SCRIPT_BYTES / 1000:.0f} kB")
+    return (1, 0) if 0 < sent <= FIRST_SCRIPT_BYTES else (0, 1)
+
+
 OURS = ("launcher", "standins", "tests", "bench", "despertar")
 PYTHON_TREES = [CORE / "ferment", SERVER, *(ROOT / name for name in OURS)]
 RUFF = PYTHON.parent / "ruff"
@@ -157,6 +173,7 @@ CHECKS = (
     Check("core", "Core tests, and the share of its branches that they run", django_tests("tests.core", covered=True)),
     Check("server", "Server tests", django_tests("tests.server", "tests.launcher", "tests.standins")),
     Check("journeys", "Front end builds", built_front_end),
+    Check("journeys", "What comes before the first page", first_script),
     Check("journeys", "Browser journeys", django_tests("tests.journeys")),
 )
 GROUPS = tuple(dict.fromkeys(check.group for check in CHECKS))

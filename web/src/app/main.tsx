@@ -5,11 +5,10 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { RouterProvider } from "react-router/dom";
 import { outbox } from "../api/outbox";
 import { ToastProvider } from "../ui/toast";
 import { keepForOffline } from "./offline";
-import { router } from "./routes";
+import { Pages } from "./routes";
 import { applyTheme } from "./theme";
 
 applyTheme();
@@ -30,7 +29,7 @@ if (root) {
     <StrictMode>
       <QueryClientProvider client={queries}>
         <ToastProvider>
-          <RouterProvider router={router} />
+          <Pages />
         </ToastProvider>
       </QueryClientProvider>
     </StrictMode>,

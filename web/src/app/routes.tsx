@@ -1,47 +1,55 @@
-import { createBrowserRouter } from "react-router";
+import { lazy, Suspense } from "react";
+import { ErrorBoundary } from "react-error-boundary";
+import { BrowserRouter, Route, Routes, useLocation } from "react-router";
 import { KitchenPage } from "../features/kitchen";
 import { Loading } from "../ui/states";
 import { appText } from "../words";
 import { Lost } from "./lost";
 import { Shell } from "./shell";
 
-export const router = createBrowserRouter([
-  {
-    path: "/",
-    element: <Shell />,
-    errorElement: <Lost />,
-    hydrateFallbackElement: <Loading what={appText.openingTheKitchen} />,
-    children: [
-      { index: true, element: <KitchenPage /> },
-      { path: "new", lazy: async () => ({ Component: (await import("../features/new-jar")).NewJarPage }) },
-      { path: "jars/:jarId", lazy: async () => ({ Component: (await import("../features/jar")).JarPage }) },
-      {
-        path: "jars/:jarId/bin",
-        lazy: async () => ({ Component: (await import("../features/jar")).BinPage }),
-      },
-      {
-        path: "jars/:jarId/photos",
-        lazy: async () => ({ Component: (await import("../features/jar")).PhotosPage }),
-      },
-      {
-        path: "jars/:jarId/plan",
-        lazy: async () => ({ Component: (await import("../features/plan")).PlanPage }),
-      },
-      { path: "house", lazy: async () => ({ Component: (await import("../features/house")).HousePage }) },
-      { path: "signs", lazy: async () => ({ Component: (await import("../features/signs")).SignsPage }) },
-      {
-        path: "jars/:jarId/look",
-        lazy: async () => ({ Component: (await import("../features/look")).LookPage }),
-      },
-      {
-        path: "jars/:jarId/feed",
-        lazy: async () => ({ Component: (await import("../features/feed")).FeedPage }),
-      },
-      {
-        path: "jars/:jarId/log/:entryId",
-        lazy: async () => ({ Component: (await import("./edit-entry")).EditEntry }),
-      },
-      { path: "*", element: <Lost /> },
-    ],
-  },
-]);
+const NewJarPage = lazy(async () => ({ default: (await import("../features/new-jar")).NewJarPage }));
+const JarPage = lazy(async () => ({ default: (await import("../features/jar")).JarPage }));
+const BinPage = lazy(async () => ({ default: (await import("../features/jar")).BinPage }));
+const PhotosPage = lazy(async () => ({ default: (await import("../features/jar")).PhotosPage }));
+const PlanPage = lazy(async () => ({ default: (await import("../features/plan")).PlanPage }));
+const HousePage = lazy(async () => ({ default: (await import("../features/house")).HousePage }));
+const SignsPage = lazy(async () => ({ default: (await import("../features/signs")).SignsPage }));
+const LookPage = lazy(async () => ({ default: (await import("../features/look")).LookPage }));
+const FeedPage = lazy(async () => ({ default: (await import("../features/feed")).FeedPage }));
+const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
+
+/** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
+export function Pages() {
+  return (
+    <BrowserRouter>
+      <Guarded />
+    </BrowserRouter>
+  );
+}
+
+/** A fault of one page does not outlast going to another. */
+function Guarded() {
+  const { pathname } = useLocation();
+  return (
+    <ErrorBoundary FallbackComponent={Lost} resetKeys={[pathname]}>
+      <Suspense fallback={<Loading what={appText.openingTheKitchen} />}>
+        <Routes>
+          <Route path="/" element={<Shell />}>
+            <Route index element={<KitchenPage />} />
+            <Route path="new" element={<NewJarPage />} />
+            <Route path="jars/:jarId" element={<JarPage />} />
+            <Route path="jars/:jarId/bin" element={<BinPage />} />
+            <Route path="jars/:jarId/photos" element={<PhotosPage />} />
+            <Route path="jars/:jarId/plan" element={<PlanPage />} />
+            <Route path="jars/:jarId/look" element={<LookPage />} />
+            <Route path="jars/:jarId/feed" element={<FeedPage />} />
+            <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
+            <Route path="house" element={<HousePage />} />
+            <Route path="signs" element={<SignsPage />} />
+            <Route path="*" element={<Lost />} />
+          </Route>
+        </Routes>
+      </Suspense>
+    </ErrorBoundary>
+  );
+}
