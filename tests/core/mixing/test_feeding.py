@@ -140,6 +140,10 @@ class Walk(TestCase):
         )
         self.assertNotEqual(PASTE_G_PER_ML, 1.0)
 
+    def test_water_to_flour_of_the_fresh_part_alone(self) -> None:
+        for flour, water, juice, percent in ((30.0, 20.0, 7.0, 90.0), (30.0, 20.0, 0.0, 66.7), (0.0, 20.0, 0.0, None)):
+            self.assertEqual(weighed(10.0, flour, water, WHITE, juice=juice).fresh_hydration_percent, percent)
+
     def test_sums_of_tenths_read_as_on_a_display(self) -> None:
         plan = weighed(0.1, 0.2, 0.2, WHITE, step=0.1)
         walk = scale_walk(plan, 0.2, there_is_g=0.3)

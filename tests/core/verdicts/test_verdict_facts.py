@@ -124,6 +124,19 @@ class Settled(TestCase):
         self.assertIs(stage(assess(setup(), (first_mix(), look(44, 1.0)), START + hours(45))).stage, Stage.HUSH)
 
 
+class BegunSour(TestCase):
+    def test_any_juice_in_the_first_mix_leaves_no_early_bacteria(self) -> None:
+        for juice_g, sour in ((0.0, False), (0.5, True), (30.0, True)):
+            mix = replace(first_mix(), water_g=30.0 - juice_g, juice_g=juice_g)
+            found = stage(at(21.0, look(20.0, 1.6), log=(mix,)))
+            self.assertEqual(found.stage is not Stage.FALSE_DAWN, sour, juice_g)
+
+    def test_a_culture_from_outside_neither(self) -> None:
+        dried = Setup("dried_spoons", {}, VESSEL, START)
+        log = (feed(0.0, 5.0, 15.0, 15.0, id="mix"), look(20.0, 1.6))
+        self.assertIsNot(stage(assess(dried, log, START + hours(21))).stage, Stage.FALSE_DAWN)
+
+
 class Findings(TestCase):
     def test_a_sign_said_to_be_so_stands_and_one_said_not_to_be_is_gone(self) -> None:
         filmed = look(SUNDAY + 3, 1.2, top=frozenset({Top.WHITE_FILM}))
