@@ -144,6 +144,11 @@ class Walk(TestCase):
         for flour, water, juice, percent in ((30.0, 20.0, 7.0, 90.0), (30.0, 20.0, 0.0, 66.7), (0.0, 20.0, 0.0, None)):
             self.assertEqual(weighed(10.0, flour, water, WHITE, juice=juice).fresh_hydration_percent, percent)
 
+    def test_everything_weighed_is_in_the_sum_and_in_the_ratio(self) -> None:
+        plan = weighed(100.0, 1000.0, 400.0, WHITE, juice=200.0, salt_percent=2.0)
+        self.assertEqual((plan.salt_g, plan.total_g, plan.ratio), (20.0, 1720.0, "1:10:6"))
+        self.assertEqual(ratio_as_weighed(0.0, 0.0, 20.0), "0:0:0")
+
     def test_sums_of_tenths_read_as_on_a_display(self) -> None:
         plan = weighed(0.1, 0.2, 0.2, WHITE, step=0.1)
         walk = scale_walk(plan, 0.2, there_is_g=0.3)

@@ -91,6 +91,7 @@ class Mending(TestCase):
             self.assertEqual(mend(EVEN, 50, flour_g=flour, water_g=50).worth_it, worth, flour)
         for flour, worth in ((206.0, False), (207.0, True)):
             self.assertEqual(mend(EVEN, 200, flour_g=flour, water_g=200).worth_it, worth, flour)
+        self.assertFalse(mend(Ratio(1, 2, 2), 10, flour_g=21.5, water_g=20, step=0.1).worth_it)
         # 3 % is of the part that went wrong: 3 g of 100, not of 25.
         self.assertFalse(mend(Ratio(1, 4, 4), 25, flour_g=103, water_g=100).worth_it)
 

@@ -125,11 +125,11 @@ class InOrder(TestCase):
         at = START + hours(24)
         practised: Log = (
             look(24),
-            Deed("d", at, DeedKind.STIRRED),
-            Word("w", at, READY, yes=True),
+            Deed("z", at, DeedKind.STIRRED),
+            Word("y", at, READY, yes=True),
             feed(24),
-            Leave("l", at, at + hours(9)),
-            Bin("b", at),
+            Leave("b", at, at + hours(9)),
+            Bin("a", at),
         )
         for order in itertools.permutations(practised):
             self.assertEqual(in_order(tuple(order)), practised)

@@ -115,8 +115,8 @@ class Ready(TestCase):
     def test_between_likely_and_unlikely_it_is_left_open(self) -> None:
         for in_time, counted in ((0.4, True), (0.41, False), (0.59, False), (0.6, True)):
             self.assertEqual(len(verdict(replace(GOOD, in_time=in_time)).feeds), int(counted), in_time)
-        likely = {step.step: step.met for step in verdict(replace(GOOD, in_time=0.6)).steps}
-        self.assertTrue(likely[StepCode.IN_TIME])
+        likely = {step.step: (step.met, step.have) for step in verdict(replace(GOOD, in_time=0.6)).steps}
+        self.assertEqual((likely[StepCode.IN_TIME], likely[StepCode.IN_A_ROW]), ((True, 0), (False, 1)))
 
     def test_how_unsteady_is_still_steady(self) -> None:
         """Slower than the quickest before it by four tenths, quicker by eight."""
@@ -136,6 +136,9 @@ class Ready(TestCase):
         two = verdict(GOOD, GOOD)
         self.assertTrue(next(step.met for step in two.steps if step.step is StepCode.STEADY))
         self.assertIsNone(next(step.met for step in verdict(GOOD).steps if step.step is StepCode.STEADY))
+
+    def test_a_full_row_held_back_by_something_else_misses_no_feed(self) -> None:
+        self.assertEqual(verdict(GOOD, GOOD, GOOD, warned=True).feeds_to_go, 0)
 
     def test_the_bakers_own_strictness(self) -> None:
         for strictness, good in ((Strictness.LOOSE, 1), (Strictness.USUAL, 3), (Strictness.STRICT, 5)):

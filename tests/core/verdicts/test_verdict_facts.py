@@ -8,7 +8,7 @@ from unittest import TestCase
 
 from ferment.doors.assessment import Assessment, assess
 from ferment.ready_rule import WITHIN_H
-from ferment.record.log import READY, Bin, Bubbles, Deed, Log, Look, Smell, Top, Word
+from ferment.record.log import READY, Bin, Bubbles, Deed, DeedKind, Log, Look, Smell, Top, Word
 from ferment.setups import Setup
 from ferment.signs.contract import SignCode
 from ferment.verdicts.cautions import Notice
@@ -105,6 +105,10 @@ class Settled(TestCase):
     def test_past_that_hour_none_is_named(self) -> None:
         self.assertIsNone(stage(at(SUNDAY + 10, look(SUNDAY + 9, 1.0))).settles_at)
 
+    def test_what_is_settled_names_no_hour(self) -> None:
+        cold = Deed("d", START + hours(SUNDAY + 1), DeedKind.TO_FRIDGE)
+        self.assertEqual(stage(at(SUNDAY + 4, cold)), StageFound(Stage.RESTING, 1.0, None, None))
+
     def test_looks_of_the_last_day_count(self) -> None:
         self.assertEqual(stage(at(SUNDAY + 20)).sure, 0.5)
         self.assertEqual(stage(at(SUNDAY + 20, look(SUNDAY - 3.9, 1.0))).sure, 0.75)
@@ -129,7 +133,7 @@ class BegunSour(TestCase):
         for juice_g, sour in ((0.0, False), (0.5, True), (30.0, True)):
             mix = replace(first_mix(), water_g=30.0 - juice_g, juice_g=juice_g)
             found = stage(at(21.0, look(20.0, 1.6), log=(mix,)))
-            self.assertEqual(found.stage is not Stage.FALSE_DAWN, sour, juice_g)
+            self.assertIs(found.stage, Stage.SOWN if sour else Stage.FALSE_DAWN, juice_g)
 
     def test_a_culture_from_outside_neither(self) -> None:
         dried = Setup("dried_spoons", {}, VESSEL, START)
