@@ -19,7 +19,8 @@ const offline = VitePWA({
     runtimeCaching: [
       {
         // A sheet or a calendar opened in a tab is no page of the application.
-        urlPattern: ({ url, request }) => request.mode === "navigate" && !/^\/api\/|\.\w+$/.test(url.pathname),
+        urlPattern: ({ url, request }) =>
+          request.mode === "navigate" && !/^\/api\/|\.\w+$/.test(url.pathname),
         handler: "NetworkFirst",
         options: {
           cacheName: "page",

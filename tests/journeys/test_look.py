@@ -93,7 +93,7 @@ class AJarThatOpensWide(Journey):
         owner.mix(0.1)
         page.open(f"/jars/{owner.jar_id}/look")
         glass = Vessel(0.0, jar["volume_ml"], jar["height_mm"], jar["flare"])
-        line = owner.jar()["assessment"]["since_feed"]["line_mm"]
+        line = owner.jar()["assessment"]["in_jar"]["line_mm"]
         doubled = 2.0 * volume_at(glass, line)
         page.press("toggle", "ml")
         page.type("Level", f"{doubled:.1f}")
