@@ -9,17 +9,17 @@ from .kitchen.hours import ANY_TIME, Hours
 from .kitchen.vessel import Vessel, check_vessel
 from .kitchen.warmth import Degrees, Place
 from .methods import family_named
-from .mixing.feeding import FeedPlan, Ratio, plan_feed
+from .mixing.feeding import FeedPlan, Ratio, plan_feed, weighed
 from .planner import Plan, plan
 from .planner.walking import Desk, Walk
-from .protocol.amounts import weigh
+from .protocol.amounts import weigh, weigh_on_the_way
 from .protocol.course import Course, SettledPhase, settle
 from .protocol.method import Into, Method
 from .protocol.options import Choices
 from .ready_rule import Strictness
 from .record.ledger import Ledger, replay
 from .record.log import Log
-from .refusal import within
+from .refusal import Refusal, within
 from .tracker import Background, Turn
 
 LEAST_C, MOST_C = 2.0, 45.0
@@ -146,7 +146,8 @@ def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g
     walk = Walk(desk, ledger, now.astimezone(UTC))
     phase = walk.pass_to_feed()
     if phase is not None:
-        found = weigh(course, phase, walk.standing.bench, setup.scale_step, keep_g, walk.standing.advised)
+        by = weigh_on_the_way if ledger.rounds else weigh
+        found = by(course, phase, walk.standing.bench, setup.scale_step, keep_g, walk.standing.advised)
         assert found is not None  # a phase that feeds weighs something out
         return FeedNow(found, phase, walk)
     return FeedNow(_once_more(setup, course, ledger, keep_g), None, walk)
@@ -155,5 +156,11 @@ def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g
 def _once_more(setup: Setup, course: Course, ledger: Ledger, keep_g: float | None) -> FeedPlan:
     last = ledger.rounds[-1].feed
     kept = last.keep_g if keep_g is None else keep_g
-    ratio = Ratio(last.keep_g or 1.0, last.flour_g, last.liquid_g)
-    return plan_feed(min(kept, ledger.contents.total_g), ratio, course.culture.blend, step=setup.scale_step)
+    step = setup.scale_step
+    ratio = Ratio(last.keep_g or 1.0, last.flour_g or step, last.liquid_g or step)
+    try:
+        return plan_feed(min(kept, ledger.contents.total_g), ratio, course.culture.blend, step=step)
+    except Refusal:
+        return weighed(
+            min(kept, ledger.contents.total_g), max(kept, step), max(kept, step), course.culture.blend, step=step
+        )

@@ -41,6 +41,8 @@ FLOURS: Mapping[Flour, FlourKind] = {
 
 # A soak has next to no flour; the numbers that divide by it need a little.
 LEAST_FLOUR_SHARE = 1e-3
+# Water with a trace of flour in it holds next to no gas and buffers next to nothing; the model divides by both.
+LEAST_HELD = 1e-3
 
 # A kind that weighs nothing in a blend.
 NO_FLOUR = FlourKind(0.0, 0.0, 0.0, 1.0, 1.0, 1.0, 1.0)
@@ -63,11 +65,11 @@ class Paste:
     def most_gas(self) -> float:
         """The most gas it can hold, in volumes of itself: most when a little stiffer than 100 %, less when wet."""
         off = math.log(self.thickness / BEST_THICKNESS)
-        return self.kind.height * math.exp(-(off**2))
+        return max(LEAST_HELD, self.kind.height * math.exp(-(off**2)))
 
     @property
     def buffer(self) -> float:
-        return BUFFER * self.kind.buffer * 2.0 * self.flour_share
+        return max(LEAST_HELD, BUFFER * self.kind.buffer * 2.0 * self.flour_share)
 
 
 def paste_of(lot: FlourLot, liquid_g: float, salt_g: float) -> Paste:

@@ -11,7 +11,7 @@ from datetime import UTC, datetime, timedelta
 from ..kitchen.flours import FlourLot, combine
 from ..kitchen.hours import ANY_TIME, HOUR, Hours
 from ..mixing.feeding import FeedPlan
-from ..protocol.amounts import weigh
+from ..protocol.amounts import weigh, weigh_on_the_way
 from ..protocol.course import Course, SettledPhase
 from ..protocol.sights import Evidence
 from ..record.ledger import Ledger
@@ -74,6 +74,8 @@ def plan(
 
 def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bool, list[Change]]:
     desk, now, standing = walk.desk, walk.now, walk.standing
+    # A set-up that cannot be weighed out is refused; a jar that is fed already is not.
+    weigh_ahead = weigh_on_the_way if walk.ledger.rounds else weigh
     steps: list[Step] = []
     changes: list[Change] = []
     while len(steps) < most:
@@ -90,7 +92,7 @@ def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bo
         # What comes after an overdue act is planned as if that were done now.
         at = max(found.due, now) if not steps else found.due
         state = _state(found, now) if not steps else StepState.AHEAD
-        weighed = weigh(desk.course, phase, standing.bench, desk.step, advised=standing.advised)
+        weighed = weigh_ahead(desk.course, phase, standing.bench, desk.step, advised=standing.advised)
         done = Done(weighed, doings(phase, weighed, standing.jar_g, standing.advised))
         number = len(walk.steps) + len(steps) + 1
         steps.append(make_step(desk, phase, standing, found, number, state, at, done))

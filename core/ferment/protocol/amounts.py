@@ -187,6 +187,37 @@ def weigh(
     return replace(plan, hold_back_g=on_scale(meal.hold_g, step), measured=_in_spoons(turn, meal, advised))
 
 
+# What a method cannot weigh out is fed as any starter is (common practice): this much of it, in equal parts.
+ANY_SEED_G = 50.0
+
+
+def weigh_on_the_way(
+    course: Course,
+    phase: SettledPhase,
+    bench: Bench,
+    step: float,
+    keep_g: float | None = None,
+    advised: Effect = NO_EFFECT,
+) -> FeedPlan | None:
+    """`weigh` for a jar that is under way, which always has a next feed.
+
+    After what a baker really did the method's own amounts may come to nothing on the scale, or to more than any kitchen
+    has. Then all of the jar is kept, up to 50 g, and fed in equal parts, at least what the scale shows. Raises Refusal
+    only for a `keep_g` that is no amount.
+    """
+    try:
+        found = weigh(course, phase, bench, step, keep_g, advised)
+        if found is None or found.keep_g > 0 or keep_g is not None:
+            return found
+    except Refusal:
+        pass
+    add = next((act for act in phase.do if isinstance(act, Add)), None)
+    blend = course.blend_of(add) if add and add.flour is not None else course.culture.blend
+    keep = min(round(bench.jar_g, 6), ANY_SEED_G) if keep_g is None else grams(keep_g, "keep_g")
+    meal = max(step, min(keep, ANY_SEED_G))
+    return weighed(keep, meal, meal, blend, step=step)
+
+
 def _seed(turn: _Turn, step: float, keep_g: float | None, advised: Effect) -> tuple[float, float]:
     """The seed that the meal is reckoned from, and the one that is kept, in g."""
     kept = _kept(turn)

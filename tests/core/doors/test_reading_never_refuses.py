@@ -1,0 +1,122 @@
+"""Whatever a baker was let do, every door answers: no log that admission takes makes a page refuse.
+
+`DESPERTAR_EXAMPLES` sets how many logs are made up: 200 by itself, more by night.
+"""
+
+from __future__ import annotations
+
+import os
+from datetime import datetime, timedelta
+from unittest import TestCase
+
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from ferment.doors.admission import admit, admit_setup
+from ferment.doors.assessment import assess
+from ferment.doors.foresight import offers, whole_plan
+from ferment.doors.reminding import reminders
+from ferment.doors.sheet import AS_PLANNED, sheet
+from ferment.kitchen.flours import Flour
+from ferment.kitchen.vessel import Level, LevelUnit, Vessel
+from ferment.methods import FAMILIES
+from ferment.protocol.advised import Advice
+from ferment.record.log import READY, Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Log, Look, Smell, Top, Word
+from ferment.refusal import Refusal
+from ferment.setups import Setup
+from ferment.signs.contract import SignCode
+
+from ..builders import START, VESSEL, feed, first_mix, hours, lot, setup
+
+EXAMPLES = int(os.environ.get("DESPERTAR_EXAMPLES", "200"))
+JARS = (VESSEL, Vessel(0.0, 120.0, 60.0), Vessel(900.0, 4_000.0, 300.0, flare=1.4))
+# From what a drop weighs to more than a jar takes.
+amounts = st.one_of(
+    st.sampled_from([0.0, 0.1, 0.2, 0.4, 0.9, 1.0, 30.0]), st.floats(0.0, 4_500.0).map(lambda g: round(g, 1))
+)
+levels = st.none() | st.builds(Level, st.floats(0.2, 400.0), st.sampled_from(LevelUnit))
+ABOUT = (READY, *(one.value for one in SignCode), *(one.value for one in Advice))
+
+
+@st.composite
+def acts(draw: st.DrawFn, at: datetime, name: str) -> Entry:
+    kind = draw(st.sampled_from([Feed, Feed, Feed, Look, Look, Deed, Leave, Word, Bin]))
+    if kind is Feed:
+        flours = lot(**{draw(st.sampled_from(list(Flour))).value: draw(amounts)})
+        return Feed(name, at, draw(amounts), flours, draw(amounts), 0.0, None, juice_g=draw(st.just(0.0) | amounts))
+    if kind is Look:
+        return Look(
+            name,
+            at,
+            draw(levels),
+            draw(st.none() | st.sampled_from(Bubbles)),
+            draw(st.frozensets(st.sampled_from(Top), max_size=2)),
+            draw(st.frozensets(st.sampled_from(Smell), max_size=2)),
+            None,
+            has_note=False,
+            high=draw(levels),
+            celsius=draw(st.none() | st.floats(-5.0, 60.0)),
+        )
+    if kind is Deed:
+        return Deed(name, at, draw(st.sampled_from(DeedKind)))
+    if kind is Leave:
+        return Leave(name, at, at + timedelta(hours=draw(st.floats(0.1, 300.0))))
+    if kind is Word:
+        return Word(name, at, draw(st.sampled_from(ABOUT)), yes=draw(st.booleans()))
+    return Bin(name, at)
+
+
+@st.composite
+def lives(draw: st.DrawFn) -> tuple[Setup, Log, datetime]:
+    """A jar that could be planned, and of all that was tried with it what admission took."""
+    vessel = draw(st.sampled_from(JARS))
+    family = draw(st.sampled_from(FAMILIES)).code
+    size = draw(st.sampled_from([0.05, 0.5, 1.0, 2.0]))
+    step = draw(st.sampled_from([0.1, 1.0, 5.0]))
+    it = Setup(family, {}, vessel, START, step, size, warmth_c=draw(st.sampled_from([4.0, 18.0, 24.0, 31.0])))
+    now = START
+    log: Log = ()
+    try:
+        admit_setup(it, START)
+    except Refusal:
+        it = setup()
+    for number in range(draw(st.integers(0, 9))):
+        now += timedelta(hours=draw(st.floats(0.0, 60.0)))
+        act = draw(acts(now, f"act-{number}"))
+        try:
+            admit(it, log, act, now)
+        except Refusal:
+            continue
+        log = (*log, act)
+    return it, log, now + timedelta(hours=draw(st.floats(0.0, 400.0)))
+
+
+def every_door(it: Setup, log: Log, now: datetime) -> None:
+    found = assess(it, log, now)
+    reminders(whole_plan(it, log, now).steps, it.hours, now)
+    offers(it, log, now)
+    if not any(isinstance(entry, Bin) for entry in log):
+        sheet(it, log, AS_PLANNED, now, found)
+
+
+class ReadingNeverRefuses(TestCase):
+    @settings(max_examples=EXAMPLES, deadline=None, suppress_health_check=list(HealthCheck))
+    @given(lives())
+    def test_whatever_was_admitted(self, life: tuple[Setup, Log, datetime]) -> None:
+        every_door(*life)
+
+    def test_a_feed_of_less_than_half_a_gram(self) -> None:
+        """As it happened: 0.2 g kept and 0.1 g each of flour and water, on a scale in whole grams."""
+        for family in FAMILIES:
+            it = Setup(family.code, {}, VESSEL, START)
+            log = (first_mix(), feed(24.0, 0.2, 0.1, 0.1))
+            every_door(it, log, START + hours(26.0))
+        every_door(setup(), (first_mix(), feed(24.0, 0.2, 0.1, 0.1)), START + hours(50.0))
+
+    def test_the_feed_that_is_then_planned_can_be_noted(self) -> None:
+        log = (first_mix(), feed(24.0, 0.2, 0.1, 0.1))
+        now = START + hours(48.0)
+        plan = assess(setup(), log, now).next_move.plan
+        assert plan
+        self.assertEqual((plan.keep_g, plan.flour_g, plan.liquid_g), (0.4, 1.0, 1.0))
+        admit(setup(), log, Feed("next", now, plan.keep_g, plan.flours, plan.water_g, 0.0, None), now)
