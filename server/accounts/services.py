@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from itertools import chain, count
 from zoneinfo import available_timezones
 
+from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.contrib.auth.models import AnonymousUser
 from django.contrib.auth.password_validation import validate_password
@@ -18,15 +20,18 @@ from .models import Heard
 
 
 def account_of(request: HttpRequest) -> Account | None:
+    """Who is signed in. A visit to the demo kitchen ends where the demo does."""
     user: Account | AnonymousUser = request.user
-    return user if isinstance(user, Account) else None
+    if not isinstance(user, Account) or (user.is_demo and not settings.DESPERTAR_DEMO):
+        return None
+    return user
 
 
 def sign_up(request: HttpRequest, name: str, password: str, time_zone: str) -> Account:
     """Make an account and sign it in. Raises Problem by field."""
     known_time_zone(time_zone)
     account = Account(name=name, time_zone=time_zone)
-    if Account.objects.filter(name=name).exists():
+    if _is_taken(name):
         raise Problem(ServerProblem.NAME_TAKEN, "name")
     try:
         validate_password(password, account)
@@ -64,13 +69,27 @@ def sign_out(request: HttpRequest) -> None:
     logout(request)
 
 
+DEMO_NAME = "demo baker"
+
+
 def demo_account() -> Account:
-    """The account of the demo kitchen, made when it is not there. Nobody can sign in to it by a password."""
-    account, made = Account.objects.get_or_create(name="demo baker", defaults={"is_demo": True, "time_zone": "UTC"})
-    if made:
+    """The account of the demo kitchen, made when it is not there; known by its flag, never by its name.
+
+    Nobody can sign in to it by a password. Where a baker has its name already it takes the next that is free.
+    """
+    with transaction.atomic():
+        there = Account.objects.select_for_update().filter(is_demo=True).first()
+        if there is not None:
+            return there
+        names = chain([DEMO_NAME], (f"{DEMO_NAME} {number}" for number in count(2)))
+        account = Account(name=next(name for name in names if not _is_taken(name)), is_demo=True, time_zone="UTC")
         account.set_unusable_password()
-        account.save(update_fields=["password"])
-    return account
+        account.save()
+        return account
+
+
+def _is_taken(name: str) -> bool:
+    return Account.objects.filter(name=name).exists()
 
 
 def accounts_with_kitchens() -> list[Account]:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from datetime import UTC, datetime, timedelta
 
-from django.test import TestCase
+from django.test import TestCase, override_settings
 from django.utils import timezone
 
 from demo.services import lay_kitchen
@@ -69,3 +69,24 @@ class Laying(TestCase):
         lay_kitchen(timezone.now())
         self.visitor().plan()
         self.assertFalse(lay_kitchen(timezone.now()))
+
+
+class TheDoor(TestCase):
+    def test_a_person_of_the_same_name_keeps_her_account(self) -> None:
+        person = Baker("Demo Baker").sign_up()
+        person.plan(name="Thistle")
+        lay_kitchen(timezone.now())
+        visitor = Baker("visitor")
+        visitor.ok("POST", "/api/demo/visit", {"time_zone": "Asia/Tokyo"})
+        self.assertEqual(visitor.ok("GET", "/api/session")["account"]["name"], "demo baker 2")
+        names = [one["jar"]["name"] for one in visitor.ok("GET", "/api/kitchen")["jars"]]
+        self.assertNotIn("Thistle", names)
+        self.assertEqual([one["jar"]["name"] for one in person.ok("GET", "/api/kitchen")["jars"]], ["Thistle"])
+
+    def test_a_visit_ends_where_the_demo_does(self) -> None:
+        lay_kitchen(timezone.now())
+        visitor = Baker("visitor")
+        visitor.ok("POST", "/api/demo/visit", {"time_zone": "Asia/Tokyo"})
+        with override_settings(DESPERTAR_DEMO=False):
+            self.assertIsNone(visitor.ok("GET", "/api/session")["account"])
+            self.assertEqual(visitor.call("GET", "/api/kitchen")[0], 401)

@@ -48,3 +48,8 @@ class Isolation(TestCase):
         for path in ("/api/kitchen", "/api/catalogue", f"/api/jars/{jar}", f"/api/log/{entry}/history"):
             with self.subTest(path):
                 self.assertEqual(nobody.problem("GET", path), (401, "sign_in_first", ""))
+
+    def test_nothing_between_keeps_an_answer(self) -> None:
+        for path in ("/api/kitchen", "/api/session", f"/api/jars/{self.owner.jar_id}", "/api/jars/none"):
+            with self.subTest(path):
+                self.assertEqual(self.owner.client.get(path)["Cache-Control"], "private, no-store")
