@@ -9,10 +9,10 @@ from .kitchen.hours import ANY_TIME, Hours
 from .kitchen.vessel import Vessel, check_vessel
 from .kitchen.warmth import Degrees, Place
 from .methods import family_named
-from .mixing.feeding import FeedPlan, Ratio, plan_feed, weighed
+from .mixing.feeding import FeedPlan, Ratio, plan_feed
 from .planner import Plan, plan
 from .planner.walking import Desk, Walk
-from .protocol.amounts import weigh, weigh_on_the_way
+from .protocol.amounts import as_any_starter, weigh, weigh_on_the_way
 from .protocol.course import Course, SettledPhase, settle
 from .protocol.method import Into, Method
 from .protocol.options import Choices
@@ -158,9 +158,8 @@ def _once_more(setup: Setup, course: Course, ledger: Ledger, keep_g: float | Non
     kept = last.keep_g if keep_g is None else keep_g
     step = setup.scale_step
     ratio = Ratio(last.keep_g or 1.0, last.flour_g or step, last.liquid_g or step)
+    there_is, blend = ledger.contents.total_g, course.culture.blend
     try:
-        return plan_feed(min(kept, ledger.contents.total_g), ratio, course.culture.blend, step=step)
+        return plan_feed(min(kept, there_is), ratio, blend, step=step)
     except Refusal:
-        return weighed(
-            min(kept, ledger.contents.total_g), max(kept, step), max(kept, step), course.culture.blend, step=step
-        )
+        return as_any_starter(there_is, blend, step, keep_g)

@@ -213,7 +213,12 @@ def weigh_on_the_way(
         pass
     add = next((act for act in phase.do if isinstance(act, Add)), None)
     blend = course.blend_of(add) if add and add.flour is not None else course.culture.blend
-    keep = min(round(bench.jar_g, 6), ANY_SEED_G) if keep_g is None else grams(keep_g, "keep_g")
+    return as_any_starter(bench.jar_g, blend, step, keep_g)
+
+
+def as_any_starter(jar_g: float, blend: Blend, step: float, keep_g: float | None = None) -> FeedPlan:
+    """All of a jar kept, up to 50 g, or what was really kept of it; and fed in equal parts."""
+    keep = min(round(jar_g, 6), ANY_SEED_G) if keep_g is None else grams(keep_g, "keep_g")
     meal = max(step, min(keep, ANY_SEED_G))
     return weighed(keep, meal, meal, blend, step=step)
 
