@@ -131,7 +131,18 @@ def _moment(value: object, kind: object) -> datetime:
         raise WrongFormError("a time such as 2026-03-06T20:10+00:00") from None
     if at.tzinfo is None:
         raise WrongFormError("a time with its offset")
+    if not is_of_this_age(at):
+        raise WrongFormError(f"a time from {EARLIEST_YEAR} to {LATEST_YEAR}")
     return at
+
+
+# Far enough from both ends of the calendar that no sum of days or change of zone leaves it.
+EARLIEST_YEAR, LATEST_YEAR = 1970, 2199
+
+
+def is_of_this_age(at: datetime) -> bool:
+    """Whether a kitchen can have to do with it."""
+    return EARLIEST_YEAR <= at.year <= LATEST_YEAR
 
 
 def _zone(value: object, kind: object) -> ZoneInfo:

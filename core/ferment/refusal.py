@@ -77,7 +77,8 @@ def within(value: float, least: float, most: float, field: str) -> float:
 
     Raises Refusal (not_a_number, out_of_range).
     """
-    if not math.isfinite(value):
+    # Not `isfinite`: a whole number may be longer than any float.
+    if isinstance(value, float) and not math.isfinite(value):
         raise Refusal(RefusalCode.NOT_A_NUMBER, field, {"least": least, "most": most})
     if not least <= value <= most:
         raise Refusal(RefusalCode.OUT_OF_RANGE, field, {"least": least, "most": most})

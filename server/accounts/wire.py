@@ -7,9 +7,10 @@ from datetime import datetime
 from typing import Annotated
 
 from ninja import Schema
-from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict, StringConstraints
+from pydantic import AfterValidator, AwareDatetime, BaseModel, BeforeValidator, ConfigDict, StringConstraints
 from pydantic_core import PydanticCustomError
 
+from ferment.reading import EARLIEST_YEAR, LATEST_YEAR, is_of_this_age
 from ferment.verdicts.cautions import Notice
 
 
@@ -29,21 +30,38 @@ class Told(BaseModel):
     model_config = ConfigDict(from_attributes=True, frozen=True)
 
 
+def _composed(text: object) -> object:
+    """Letters put together before anything is counted: some grow by it."""
+    return unicodedata.normalize("NFC", text) if isinstance(text, str) else text
+
+
 def _plain(text: str) -> str:
     """Text as a keyboard makes it, any script and emoji; no control characters but new lines and tabs."""
     if any(unicodedata.category(sign) in {"Cc", "Cs"} and sign not in "\n\r\t" for sign in text):
         raise PydanticCustomError("not_text", "control characters are not text")
-    return unicodedata.normalize("NFC", text)
+    return text
 
 
-def _to_the_millisecond(at: datetime) -> datetime:
+def _one_line(text: str) -> str:
+    if len(text.splitlines()) > 1 or "\t" in text:
+        raise PydanticCustomError("not_text", "a name stands in one line")
+    return text
+
+
+def _of_this_age(at: datetime) -> datetime:
+    if not is_of_this_age(at):
+        facts = {"from_year": EARLIEST_YEAR, "to_year": LATEST_YEAR}
+        raise PydanticCustomError("time_out_of_range", "a time of this age", facts)
     # What goes out is cut there, so that what comes back is the same moment.
     return at.replace(microsecond=at.microsecond // 1000 * 1000)
 
 
-Moment = Annotated[AwareDatetime, AfterValidator(_to_the_millisecond)]
-PlainText = AfterValidator(_plain)
-Name = Annotated[str, StringConstraints(min_length=1, max_length=60, strip_whitespace=True), PlainText]
+Moment = Annotated[AwareDatetime, AfterValidator(_of_this_age)]
+Composed, PlainText, OneLine = BeforeValidator(_composed), AfterValidator(_plain), AfterValidator(_one_line)
+# What stands last runs first: letters are composed before they are counted.
+Name = Annotated[
+    str, StringConstraints(min_length=1, max_length=60, strip_whitespace=True), PlainText, OneLine, Composed
+]
 Password = Annotated[str, StringConstraints(min_length=1, max_length=256)]
 
 

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import logging
+from math import ceil
 
 from django.conf import settings
+from django.core.exceptions import RequestDataTooBig
 from django.db import OperationalError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
-from ninja.errors import AuthenticationError, HttpError, ValidationError
+from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationError
 from ninja.renderers import JSONRenderer
 
 from accounts.api import router as accounts
@@ -21,8 +23,11 @@ from logbook.api import router as logbook
 from photos.api import router as photos
 from places.api import router as places
 from problems import Problem, ServerProblem, answer, body, from_refusal
+from problems.stored import UnreadableError
 from problems.validation import problems
 from reminders.api import router as reminders
+
+from .private import without_secrets
 
 log = logging.getLogger("despertar.api")
 
@@ -67,7 +72,30 @@ def on_missing(_request: HttpRequest, _error: Http404) -> HttpResponse:
     return answer(404, body(ServerProblem.NOT_FOUND, "id"))
 
 
+@api.exception_handler(UnreadableError)
+def on_unreadable(_request: HttpRequest, error: UnreadableError) -> HttpResponse:
+    return answer(409, body(ServerProblem.JAR_UNREADABLE, "id", {"cause": error.code}))
+
+
+@api.exception_handler(Throttled)
+def on_too_many(_request: HttpRequest, error: Throttled) -> HttpResponse:
+    minutes = float(ceil((error.wait or 60) / 60))
+    return answer(429, body(ServerProblem.TOO_MANY_TRIES, "", {"minutes": minutes}))
+
+
 @api.exception_handler(HttpError)
 def on_http_error(_request: HttpRequest, error: HttpError) -> HttpResponse:
     code = ServerProblem.FORGED if error.status_code == 403 else ServerProblem.NOT_JSON
     return answer(error.status_code, body(code, "", message=str(error)))
+
+
+@api.exception_handler(RequestDataTooBig)
+def on_too_much(_request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:
+    most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE / 1e6
+    return answer(413, body(ServerProblem.TOO_LARGE, "", {"most_mb": most}))
+
+
+@api.exception_handler(Exception)
+def on_fault_of_ours(request: HttpRequest, _error: Exception) -> HttpResponse:
+    log.exception("%s %s went wrong", request.method, without_secrets(request.path))
+    return answer(500, body(ServerProblem.WENT_WRONG, ""))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from functools import cache
 
 from django.conf import settings
@@ -43,3 +43,20 @@ def csrf_failure(_request: HttpRequest, reason: str = "") -> JsonResponse:
 def locked_out(_request: HttpRequest, _credentials: Mapping[str, str] | None = None, **_: object) -> JsonResponse:
     minutes = settings.AXES_COOLOFF_TIME.total_seconds() / 60
     return answer(429, body(ServerProblem.TOO_MANY_TRIES, "password", {"minutes": minutes}))
+
+
+def _not_so(status: int, code: ServerProblem) -> Callable[..., HttpResponse]:
+    """What is answered where no view did: in the one shape by the API, in a plain line elsewhere."""
+
+    def view(request: HttpRequest, *_: object, **__: object) -> HttpResponse:
+        if request.path.startswith("/api/"):
+            return answer(status, body(code, ""))
+        return HttpResponse(code.value.replace("_", " "), status=status, content_type="text/plain")
+
+    return view
+
+
+bad_request = _not_so(400, ServerProblem.NOT_ACCEPTED)
+forbidden = _not_so(403, ServerProblem.FORGED)
+missing = _not_so(404, ServerProblem.NOT_FOUND)
+fault_of_ours = _not_so(500, ServerProblem.WENT_WRONG)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import logging
+import re
 from collections.abc import Callable
 
 from django.http import HttpRequest, HttpResponse
@@ -17,3 +19,19 @@ def private_answers(get_response: Callable[[HttpRequest], HttpResponse]) -> Call
         return response
 
     return answer
+
+
+# A calendar's address opens a kitchen's calendar to whoever reads it.
+_SECRET = re.compile(r"(/calendar/)[^/\s?]+(\.ics)")
+
+
+def without_secrets(text: str) -> str:
+    return _SECRET.sub(r"\1…\2", text)
+
+
+class WithoutSecrets(logging.Filter):
+    """Takes out of a line for the log what opens something."""
+
+    def filter(self, record: logging.LogRecord) -> bool:
+        record.msg, record.args = without_secrets(record.getMessage()), ()
+        return True

@@ -172,7 +172,8 @@ LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
     "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
-    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
+    "filters": {"secrets": {"()": "config.private.WithoutSecrets"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line", "filters": ["secrets"]}},
     "root": {"handlers": ["console"], "level": "WARNING"},
     # What a baker mistyped is answered by its field; it is no news for the operator.
     "loggers": {"django.request": {"level": "ERROR"}},

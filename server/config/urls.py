@@ -9,3 +9,8 @@ urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", api.urls),
     re_path(r"^(?!api/|assets/|static/|media/).*$", application),
 ]
+
+handler400 = "config.pages.bad_request"
+handler403 = "config.pages.forbidden"
+handler404 = "config.pages.missing"
+handler500 = "config.pages.fault_of_ours"

@@ -69,7 +69,8 @@ def _plan(
     likely = ready.on.likely if ready and not ready.seldom else None
     return JarPlan(
         jar_id=card.id,
-        name=card.name,
+        # In one line, whatever was stored before a name had to be.
+        name=" ".join(card.name.split()),
         tare_g=card.setup.vessel.tare_g,
         zone=zone,
         steps=steps,

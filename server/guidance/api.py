@@ -35,6 +35,7 @@ from .wire.pages import (
     OtherwiseOut,
     SignChoicesOut,
     SignsOut,
+    UnreadJarOut,
     WhatIfOut,
     WholePlanOut,
     kitchen_out,
@@ -42,6 +43,7 @@ from .wire.pages import (
     otherwise_out,
     sign_choices_out,
     signs_out,
+    unread_jar_out,
     what_if_out,
     whole_plan_out,
 )
@@ -55,10 +57,17 @@ def read_kitchen(request: Baker) -> KitchenOut:
     return kitchen_out(request.auth, services.kitchen_now(request.auth, now), now)
 
 
-@router.get("/jars/{jar_id}", response={200: OpenJarOut, 404: ProblemsOut})
+@router.get("/jars/{jar_id}", response={200: OpenJarOut, 404: ProblemsOut, 409: ProblemsOut})
 def read_jar(request: Baker, jar_id: UUID) -> OpenJarOut:
     now = timezone.now()
     return open_jar_out(request.auth, services.jar_now(request.auth, jar_id, now), now)
+
+
+@router.get("/jars/{jar_id}/unread", response={200: UnreadJarOut, 404: ProblemsOut})
+def read_unread_jar(request: Baker, jar_id: UUID) -> UnreadJarOut:
+    """A jar that cannot be told, with all that is written in it."""
+    now = timezone.now()
+    return unread_jar_out(request.auth, services.unread_jar(request.auth, jar_id, now), now)
 
 
 @router.post("/preview", response={200: Assessment, 422: ProblemsOut})
@@ -77,7 +86,7 @@ def compare(request: Baker, payload: CompareIn) -> list[Offered]:
     return [Offered.model_validate(offered) for offered in found]
 
 
-@router.get("/jars/{jar_id}/plan", response={200: WholePlanOut, 404: ProblemsOut})
+@router.get("/jars/{jar_id}/plan", response={200: WholePlanOut, 404: ProblemsOut, 409: ProblemsOut})
 def read_plan(request: Baker, jar_id: UUID) -> WholePlanOut:
     now = timezone.now()
     return whole_plan_out(request.auth, services.planned_jar(request.auth, jar_id, now), now)

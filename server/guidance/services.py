@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import datetime
+from typing import TypeVar
 from uuid import UUID
 
 from accounts.services import Account, heard_by
@@ -28,9 +30,14 @@ from ferment.record.log import Log, Look
 from ferment.refusal import Refusal
 from ferment.setups import Setup
 from ferment.signs import Finding
-from kitchen.services import JarCard, all_jars, catalogue, jar_of
-from logbook.services import Recorded, entries_of, logs_of
+from kitchen.services import JarCard, all_jars, any_jar_of, catalogue, jar_of
+from logbook.services import Recorded, entries_of, logs_of, written_in
 from photos.services import Taken, photos_of
+from problems.stored import UnreadableError
+
+from .unread import Unread, UnreadJar, stands_on, told
+
+T = TypeVar("T")
 
 
 @dataclass(frozen=True)
@@ -50,19 +57,63 @@ class OpenJar:
     photos: list[Taken]
 
 
-def kitchen_now(account: Account, now: datetime) -> list[Assessed]:
+@dataclass(frozen=True)
+class Kitchen:
+    """Every jar at one moment; those that cannot be told stand apart."""
+
+    jars: list[Assessed]
+    unread: list[Unread]
+
+
+def kitchen_now(account: Account, now: datetime) -> Kitchen:
     """Every jar of the kitchen, in a fixed number of queries."""
     cards = all_jars(account, now)
     logs = logs_of([card.id for card in cards])
     heard = heard_by(account)
-    return [Assessed(card, _unheard(assess(card.setup, logs[card.id], now), heard)) for card in cards]
+
+    def tell(card: JarCard, log: Log) -> Assessed:
+        return Assessed(card, _unheard(assess(card.setup, log, now), heard))
+
+    found = [told(card, logs[card.id], tell) for card in cards]
+    return Kitchen(
+        [one for one in found if isinstance(one, Assessed)], [one for one in found if isinstance(one, Unread)]
+    )
 
 
 def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
-    card = jar_of(account, jar_id, now)
-    log = logs_of([card.id])[card.id]
-    found = _unheard(assess(card.setup, log, now), heard_by(account))
-    return OpenJar(card, found, _sheet_now(card.setup, log, now, found), entries_of(card.id), photos_of(card.id))
+    """Raises Problem: not found, or that it cannot be told (jar_unreadable)."""
+
+    def tell(card: JarCard, log: Log) -> OpenJar:
+        found = _unheard(assess(card.setup, log, now), heard_by(account))
+        return OpenJar(card, found, _sheet_now(card.setup, log, now, found), entries_of(card.id), photos_of(card.id))
+
+    return _told_or_problem(account, jar_id, now, tell)
+
+
+def unread_jar(account: Account, jar_id: UUID, now: datetime) -> UnreadJar:
+    """A jar that cannot be told, with all that is written in it. Raises Problem (not found)."""
+    card = any_jar_of(account, jar_id, now)
+    log = logs_of([jar_id])[jar_id]
+    found = told(card, log, lambda card, log: assess(card.setup, log, now))
+    written = written_in(jar_id)
+    if not isinstance(found, Unread):
+        return UnreadJar(card, None, None, written)
+    entry = found.entry_id
+    if entry is None and isinstance(card, JarCard) and not isinstance(log, UnreadableError):
+        entry = stands_on(card.setup, log, now)
+    return UnreadJar(card, found.cause, entry, written)
+
+
+def _told_or_problem(account: Account, jar_id: UUID, now: datetime, tell: Callable[[JarCard, Log], T]) -> T:
+    found = told(any_jar_of(account, jar_id, now), logs_of([jar_id])[jar_id], tell)
+    if isinstance(found, Unread):
+        raise found.problem
+    return found
+
+
+def _opened(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard, Log]:
+    """A jar with its log, to ask something of it. Raises Problem."""
+    return _told_or_problem(account, jar_id, now, lambda card, log: (card, log))
 
 
 def _sheet_now(setup: Setup, log: Log, now: datetime, found: Assessment) -> Sheet | None:
@@ -94,8 +145,7 @@ class WhatIf:
 
 
 def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> WhatIf:
-    card = jar_of(account, jar_id, now)
-    log = logs_of([card.id])[card.id]
+    card, log = _opened(account, jar_id, now)
     return WhatIf(
         moved_to(card.setup, log, now, warmth_c), offers(replace(card.setup, warmth_c=warmth_c, night_c=None), log, now)
     )
@@ -116,17 +166,16 @@ class Planned:
 
 
 def planned_jar(account: Account, jar_id: UUID, now: datetime) -> Planned:
-    """Raises Problem (not found) for a jar out of reach."""
-    card = jar_of(account, jar_id, now)
-    return _planned(card, logs_of([card.id])[card.id], now)
+    """Raises Problem for a jar out of reach, and for one that cannot be told."""
+    return _told_or_problem(account, jar_id, now, lambda card, log: _planned(card, log, now))
 
 
 def planned_kitchen(account: Account, now: datetime) -> list[Planned]:
-    """The jars on the shelf that are still kept, in a fixed number of queries."""
+    """The jars on the shelf that are still kept and can be told, in a fixed number of queries."""
     cards = [card for card in all_jars(account, now) if card.on_shelf]
     logs = logs_of([card.id for card in cards])
-    made = [_planned(card, logs[card.id], now) for card in cards]
-    return [one for one in made if one.assessment.binned_at is None]
+    made = [told(card, logs[card.id], lambda card, log: _planned(card, log, now)) for card in cards]
+    return [one for one in made if isinstance(one, Planned) and one.assessment.binned_at is None]
 
 
 def _planned(card: JarCard, log: Log, now: datetime) -> Planned:
@@ -143,8 +192,8 @@ class Wondered:
 
 def plan_otherwise(account: Account, jar_id: UUID, what: Supposition, now: datetime) -> Wondered:
     """Nothing is changed by asking. Raises Refusal."""
-    card = jar_of(account, jar_id, now)
-    return Wondered(*otherwise(card.setup, logs_of([card.id])[card.id], now, what))
+    card, log = _opened(account, jar_id, now)
+    return Wondered(*otherwise(card.setup, log, now, what))
 
 
 def look_up_signs(it: Described, now: datetime) -> list[Finding]:
@@ -154,8 +203,7 @@ def look_up_signs(it: Described, now: datetime) -> list[Finding]:
 
 def signs_of(account: Account, jar_id: UUID, look: Look, now: datetime) -> list[Finding]:
     """What a jar would show with one more look that is not kept. Raises Refusal as recording it would."""
-    card = jar_of(account, jar_id, now)
-    log = logs_of([card.id])[card.id]
+    card, log = _opened(account, jar_id, now)
     admit(card.setup, log, look, now)
     return list(assess(card.setup, (*log, look), now).findings)
 
@@ -167,5 +215,5 @@ def build_up(account: Account, jar_id: UUID, target_g: float, at: datetime | Non
 
 def weigh(account: Account, jar_id: UUID, went_in: WentIn, now: datetime) -> Sheet:
     """The feed sheet with what has gone in so far."""
-    card = jar_of(account, jar_id, now)
-    return sheet(card.setup, logs_of([card.id])[card.id], went_in, now)
+    card, log = _opened(account, jar_id, now)
+    return sheet(card.setup, log, went_in, now)

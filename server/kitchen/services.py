@@ -3,9 +3,13 @@ nothing else."""
 
 from __future__ import annotations
 
+import json
+import logging
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
+from functools import lru_cache
+from typing import Any
 from uuid import UUID
 from zoneinfo import ZoneInfo
 
@@ -23,24 +27,41 @@ from ferment.protocol.lint import check
 from ferment.protocol.method import Method
 from ferment.protocol.written import from_json, to_json
 from ferment.ready_rule import Strictness
+from ferment.refusal import Refusal
 from ferment.setups import Setup, course_of
 from places.services import owns, warmth_of
 from problems import Problem, ServerProblem, not_found
+from problems.stored import Body, Step, UnreadableError, in_form_of_today, marked
 
 from .models import Jar, Kitchen
 
+log = logging.getLogger("despertar.kitchen")
+
 
 @dataclass(frozen=True)
-class JarCard:
-    """A jar as the rest of the server knows it."""
+class JarLabel:
+    """What stands on a jar, whether or not the rest of it can be read."""
 
     id: UUID
     kitchen_id: UUID
     name: str
-    setup: Setup
     on_shelf: bool
     owner: str
+
+
+@dataclass(frozen=True)
+class JarCard(JarLabel):
+    """A jar as the rest of the server knows it."""
+
+    setup: Setup
     thermometer: UUID | None
+
+
+@dataclass(frozen=True)
+class UnreadCard(JarLabel):
+    """A jar whose set-up was stored as today's code cannot read it."""
+
+    why: UnreadableError
 
 
 def kitchen_of(account: Account) -> UUID:
@@ -62,8 +83,8 @@ def set_hours(account: Account, weekday: Sequence[Band], weekend: Sequence[Band]
         "weekend": [[band.start, band.end] for band in check_bands(tuple(weekend), "weekend")],
     }
     kitchen_of(account)
-    Kitchen.objects.filter(owner=account).update(hours=told)
-    return _hours(told, account)
+    Kitchen.objects.filter(owner=account).update(hours=marked(told, HOURS_STEPS))
+    return hours_of(account)
 
 
 @dataclass(frozen=True)
@@ -75,24 +96,51 @@ class ShelfFlour:
 
 
 def flours_of(account: Account) -> list[ShelfFlour]:
+    """The baker's shelf; a flour that today's code has no name for is left out."""
     kitchen = Kitchen.objects.filter(owner=account).first()
-    return [ShelfFlour(Flour(one["flour"]), one["name"]) for one in (kitchen.flours if kitchen else [])]
+    if kitchen is None:
+        return []
+    # Form 0 was the bare list.
+    stored = kitchen.flours if isinstance(kitchen.flours, dict) else {"shelf": kitchen.flours, "form": 1}
+    try:
+        shelf: Any = in_form_of_today(stored, FLOURS_STEPS, "flours")["shelf"]
+        known = set(Flour)
+        return [ShelfFlour(Flour(one["flour"]), one["name"][:MOST_NAME]) for one in shelf if one["flour"] in known]
+    except (UnreadableError, KeyError, TypeError) as error:
+        log.error("the flours of kitchen %s cannot be read: %r", kitchen.id, error)
+        return []
 
 
 def set_flours(account: Account, flours: Sequence[ShelfFlour]) -> list[ShelfFlour]:
     """The baker's shelf anew, one flour of a kind: of two the later one."""
     shelf = {one.flour: one.name for one in flours}
     kitchen_of(account)
-    told = [{"flour": flour.value, "name": name} for flour, name in shelf.items()]
-    Kitchen.objects.filter(owner=account).update(flours=told)
+    told = {"shelf": [{"flour": flour.value, "name": name} for flour, name in shelf.items()]}
+    Kitchen.objects.filter(owner=account).update(flours=marked(told, FLOURS_STEPS))
     return flours_of(account)
 
 
-def _hours(told: Mapping[str, Sequence[Sequence[int]]] | None, account: Account) -> Hours:
+def _as_it_is(body: Body) -> Body:
+    """Form 0 differs from form 1 only by not saying so."""
+    return body
+
+
+HOURS_STEPS: tuple[Step, ...] = (_as_it_is,)
+FLOURS_STEPS: tuple[Step, ...] = (_as_it_is,)
+MOST_NAME = 60
+
+
+def _hours(told: Mapping[str, object] | None, account: Account) -> Hours:
+    """The hours told; awake, where none were, or none that can be read."""
     zone = ZoneInfo(account.time_zone)
     if told is None:
         return waking_hours(zone)
-    weekday, weekend = (tuple(Band(start, end) for start, end in told[day]) for day in ("weekday", "weekend"))
+    try:
+        read: Mapping[str, Any] = in_form_of_today(told, HOURS_STEPS, "hours")
+        weekday, weekend = (tuple(Band(start, end) for start, end in read[day]) for day in ("weekday", "weekend"))
+    except (UnreadableError, KeyError, TypeError, ValueError) as error:
+        log.error("the hours of a kitchen cannot be read: %r", error)
+        return waking_hours(zone)
     return Hours(zone, weekday, weekend)
 
 
@@ -102,11 +150,17 @@ def kitchens_of(account: Account) -> list[UUID]:
     return list(reached.values_list("id", flat=True).distinct())
 
 
-def all_jars(account: Account, now: datetime) -> list[JarCard]:
+def all_jars(account: Account, now: datetime) -> list[JarCard | UnreadCard]:
     """Every jar within reach, in the order of their making, each as warm as its thermometer says."""
     jars = list(_jars().filter(kitchen_id__in=kitchens_of(account)).order_by("made_at", "id"))
     warmth = warmth_of({jar.thermometer for jar in jars if jar.thermometer}, now)
-    return [_card(jar, warmth) for jar in jars]
+    return [_card_or_why(jar, warmth) for jar in jars]
+
+
+def any_jar_of(account: Account, jar_id: UUID, now: datetime) -> JarCard | UnreadCard:
+    """The same of one jar. Raises Problem (not found)."""
+    jar = _own(account, jar_id)
+    return _card_or_why(jar, warmth_of([jar.thermometer], now) if jar.thermometer else {})
 
 
 def own_jars(account: Account) -> list[UUID]:
@@ -115,8 +169,8 @@ def own_jars(account: Account) -> list[UUID]:
 
 
 def jar_of(account: Account, jar_id: UUID, now: datetime | None = None) -> JarCard:
-    """Raises Problem (not found) for what is not there and for a jar out of reach alike. With `now`, as warm as its
-    thermometer says."""
+    """Raises Problem (not found) for what is not there and for a jar out of reach alike, UnreadableError for one that
+    cannot be read. With `now`, as warm as its thermometer says."""
     jar = _own(account, jar_id)
     return _card(jar, warmth_of([jar.thermometer], now) if now and jar.thermometer else {})
 
@@ -124,6 +178,11 @@ def jar_of(account: Account, jar_id: UUID, now: datetime | None = None) -> JarCa
 def lock_jar(account: Account, jar_id: UUID) -> JarCard:
     """The same, holding the jar's row until the transaction ends: two devices write one after the other."""
     return _card(_own(account, jar_id, lock=True))
+
+
+def lock_label(account: Account, jar_id: UUID) -> None:
+    """Hold the row of a jar within reach, whether or not it can be read."""
+    _own(account, jar_id, lock=True)
 
 
 def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime) -> JarCard:
@@ -181,7 +240,8 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
         kitchen_id=kitchen_of(account),
         name=name,
         family=setup.family,
-        method=to_json(setup.method) if setup.method else None,
+        # Of the catalogue too: the jar goes on by what it was planned with, whatever the catalogue comes to say.
+        method=to_json(setup.method or family_named(setup.family)),
         choices=dict(setup.choices),
         tare_g=setup.vessel.tare_g,
         volume_ml=setup.vessel.volume_ml,
@@ -214,23 +274,51 @@ def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
 NO_WARMTH: Mapping[UUID, tuple[Degrees, ...]] = {}
 
 
+def _card_or_why(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]]) -> JarCard | UnreadCard:
+    try:
+        return _card(jar, warmth)
+    except UnreadableError as why:
+        return UnreadCard(**_label(jar), why=why)
+
+
 def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> JarCard:
-    owner = jar.kitchen.owner
-    setup = Setup(
-        family=jar.family,
-        choices=jar.choices,
-        vessel=Vessel(jar.tare_g, jar.volume_ml, jar.height_mm, jar.flare),
-        starts_at=jar.starts_at,
-        scale_step=jar.scale_step,
-        size=jar.size,
-        hours=_hours(jar.kitchen.hours, owner),
-        method=from_json(jar.method) if jar.method else None,
-        warmth_c=jar.warmth_c,
-        night_c=jar.night_c,
-        readings=warmth.get(jar.thermometer, ()) if jar.thermometer else (),
-        ready_after=Strictness(jar.ready_after),
-    )
-    return JarCard(jar.id, jar.kitchen_id, jar.name, setup, jar.put_away_at is None, owner.name, jar.thermometer)
+    """Raises UnreadableError."""
+    try:
+        setup = Setup(
+            family=jar.family,
+            choices=jar.choices,
+            vessel=Vessel(jar.tare_g, jar.volume_ml, jar.height_mm, jar.flare),
+            starts_at=jar.starts_at,
+            scale_step=jar.scale_step,
+            size=jar.size,
+            hours=_hours(jar.kitchen.hours, jar.kitchen.owner),
+            method=_method(json.dumps(jar.method)) if jar.method else None,
+            warmth_c=jar.warmth_c,
+            night_c=jar.night_c,
+            readings=warmth.get(jar.thermometer, ()) if jar.thermometer else (),
+            ready_after=Strictness(jar.ready_after),
+        )
+    except Refusal as refusal:
+        raise UnreadableError(refusal.code, refusal.field, refusal.facts) from refusal
+    except ValueError as error:
+        raise UnreadableError(ServerProblem.STORED_BROKEN, "ready_after") from error
+    return JarCard(**_label(jar), setup=setup, thermometer=jar.thermometer)
+
+
+def _label(jar: Jar) -> dict[str, Any]:
+    return {
+        "id": jar.id,
+        "kitchen_id": jar.kitchen_id,
+        "name": jar.name,
+        "on_shelf": jar.put_away_at is None,
+        "owner": jar.kitchen.owner.name,
+    }
+
+
+@lru_cache(maxsize=512)
+def _method(written: str) -> Method:
+    """The method that a jar was planned with; jars planned alike share it."""
+    return from_json(json.loads(written))
 
 
 def catalogue() -> tuple[Method, ...]:

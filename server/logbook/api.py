@@ -28,9 +28,11 @@ def amend(request: Baker, entry_id: UUID, payload: AmendIn) -> EntryOut:
     return recorded_out(services.amend(request.auth, entry_id, payload.revision, payload.entry, timezone.now()))
 
 
-@router.post("/log/{entry_id}/withdraw", response=WRITES)
-def withdraw(request: Baker, entry_id: UUID) -> EntryOut:
-    return recorded_out(services.withdraw(request.auth, entry_id, timezone.now()))
+@router.post("/log/{entry_id}/withdraw", response={**WRITES, 204: None})
+def withdraw(request: Baker, entry_id: UUID) -> tuple[int, EntryOut | None]:
+    """No content is answered for an entry that cannot be read: it is undone all the same."""
+    withdrawn = services.withdraw(request.auth, entry_id, timezone.now())
+    return (200, recorded_out(withdrawn)) if withdrawn else (204, None)
 
 
 @router.post("/log/{entry_id}/restore", response=WRITES)

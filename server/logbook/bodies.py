@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from enum import StrEnum
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import Field, StringConstraints, TypeAdapter
+from pydantic import Field, StringConstraints, TypeAdapter, ValidationError
 
-from accounts.wire import Moment, PlainText, Request
+from accounts.wire import Composed, Moment, PlainText, Request
 from ferment.kitchen.flours import Flour, FlourGrams
 from ferment.kitchen.vessel import Level, LevelUnit
 from ferment.protocol.advised import Advice
@@ -29,9 +30,11 @@ from ferment.record.log import (
     Word,
 )
 from ferment.signs.contract import SignCode
+from problems import ServerProblem
+from problems.stored import Body, Step, UnreadableError, in_form_of_today, marked
 
 MOST_NOTE = 2_000
-Note = Annotated[str, StringConstraints(max_length=MOST_NOTE), PlainText]
+Note = Annotated[str, StringConstraints(max_length=MOST_NOTE), PlainText, Composed]
 
 
 class FlourBody(Request):
@@ -209,10 +212,40 @@ def _level(level: Level | None) -> LevelBody | None:
     return LevelBody(value=level.value, unit=level.unit) if level else None
 
 
+def _with_what_came_later(body: Body) -> Body:
+    """Form 0 was written from the first day on, before juice, the way of the discard, the smear, pH, warmth and
+    floating were asked for: nobody said anything of them."""
+    # A note may have grown beyond its measure when its letters were taken apart: it is told as far as it goes.
+    note = str(body.get("note", ""))[:MOST_NOTE]
+    return {**NOT_ASKED.get(_kind_by_its_parts(body), {}), **body, "note": note}
+
+
+NOT_ASKED: Mapping[str, Body] = {
+    "feed": {"juice_g": 0.0, "discard_to": None},
+    "look": {"high": None, "ph": None, "celsius": None, "floats": None},
+}
+
+
+def _kind_by_its_parts(body: Body) -> str:
+    return "feed" if "keep_g" in body else "look" if "bubbles" in body else ""
+
+
+STEPS: tuple[Step, ...] = (_with_what_came_later,)
+
+
 def to_stored(body: AnyBody) -> dict[str, object]:
-    """What the `body` column holds: all but the columns of its own."""
-    return body.model_dump(mode="json", exclude={"kind", "at"})
+    """What the `body` column holds: all but the columns of its own, in the form of today."""
+    return marked(body.model_dump(mode="json", exclude={"kind", "at"}), STEPS)
 
 
-def from_stored(kind: str, at: object, stored: dict[str, object]) -> AnyBody:
-    return _ADAPTER.validate_python({**stored, "kind": kind, "at": at})
+def from_stored(kind: str, at: object, stored: Mapping[str, object]) -> AnyBody:
+    """What was stored, in whatever form. A part that today's form has no name for is passed over and stays stored.
+
+    Raises UnreadableError.
+    """
+    body = in_form_of_today(stored, STEPS, kind)
+    try:
+        return _ADAPTER.validate_python({**body, "kind": kind, "at": at}, extra="ignore")
+    except ValidationError as error:
+        place = ".".join(str(part) for part in error.errors()[0]["loc"])
+        raise UnreadableError(ServerProblem.STORED_BROKEN, place or kind) from error

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from contextlib import suppress
 from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
@@ -14,8 +15,9 @@ from accounts.services import Account
 from ferment.doors.admission import admit, admit_removal
 from ferment.record import log
 from ferment.refusal import Fact
-from kitchen.services import JarCard, jar_of, lock_jar
+from kitchen.services import JarCard, jar_of, lock_jar, lock_label
 from problems import Problem, ServerProblem, not_found
+from problems.stored import UnreadableError
 
 from .bodies import AnyBody, FeedBody, from_stored, to_core, to_stored
 from .models import Change, Entry
@@ -32,6 +34,18 @@ class Recorded:
     recorded_at: datetime
     recorded_by: str | None
     withdrawn: bool
+
+
+@dataclass(frozen=True)
+class Written:
+    """An entry as it stands in the log, whether or not today's code can read what it says (`body` none)."""
+
+    id: UUID
+    kind: str
+    at: datetime
+    recorded_by: str | None
+    withdrawn: bool
+    body: AnyBody | None
 
 
 @dataclass(frozen=True)
@@ -84,7 +98,7 @@ def amend(account: Account, entry_id: UUID, seen_revision: int, body: AnyBody, n
         card, entry = _own(account, entry_id)
         if entry.kind != body.kind:
             raise Problem(ServerProblem.NOT_ACCEPTED, "kind")
-        if from_stored(entry.kind, entry.at, entry.body) == body:
+        if _body(entry) == body:
             return _recorded(entry)
         if entry.revision != seen_revision or entry.withdrawn_at is not None:
             raise Problem(ServerProblem.CHANGED_MEANWHILE, "id", status=409)
@@ -96,16 +110,23 @@ def amend(account: Account, entry_id: UUID, seen_revision: int, body: AnyBody, n
         return _recorded(entry)
 
 
-def withdraw(account: Account, entry_id: UUID, now: datetime) -> Recorded:
-    """Undo an entry: it counts for nothing but can be restored."""
+def withdraw(account: Account, entry_id: UUID, now: datetime) -> Recorded | None:
+    """Undo an entry: it counts for nothing but can be restored.
+
+    One that cannot be read can be undone too, so that the jar that stands on it opens again; None is answered then.
+    """
     with transaction.atomic():
-        card, entry = _own(account, entry_id)
+        row = _jar_of_entry(entry_id)
+        lock_label(account, row)
+        entry = Entry.objects.select_related("recorded_by").get(id=entry_id)
         if entry.withdrawn_at is None:
-            admit_removal(_core_log(_rows([card.id])), _to_core(entry))
+            readable = {one.id: core for one in _rows([row]) if (core := _if_readable(one))}
+            if entry.id in readable:
+                admit_removal(tuple(readable.values()), readable[entry.id])
             _note_change(entry, "withdrawn", account, now)
             entry.withdrawn_at = now
             entry.save(update_fields=["withdrawn_at"])
-        return _recorded(entry)
+        return _recorded(entry) if _if_readable(entry) else None
 
 
 def restore(account: Account, entry_id: UUID, now: datetime) -> Recorded:
@@ -122,27 +143,43 @@ def restore(account: Account, entry_id: UUID, now: datetime) -> Recorded:
 
 
 def history(account: Account, entry_id: UUID) -> list[Changed]:
-    """Every change of an entry, the latest first."""
+    """Every change of an entry that can still be read, the latest first."""
     _, entry = _own(account, entry_id, lock=False)
     changes = Change.objects.filter(entry=entry).select_related("made_by").order_by("-made_at", "-id")
-    return [
-        Changed(change.what, from_stored(entry.kind, change.at, change.body), change.made_at, _name(change.made_by))
-        for change in changes
-    ]
+    told = []
+    for change in changes:
+        with suppress(UnreadableError):
+            body = from_stored(entry.kind, change.at, change.body)
+            told.append(Changed(change.what, body, change.made_at, _name(change.made_by)))
+    return told
 
 
-def logs_of(jar_ids: Sequence[UUID]) -> dict[UUID, log.Log]:
-    """The logs that count, by jar, in one query."""
-    logs: dict[UUID, list[Entry]] = {jar_id: [] for jar_id in jar_ids}
+def logs_of(jar_ids: Sequence[UUID]) -> dict[UUID, log.Log | UnreadableError]:
+    """The logs that count, by jar, in one query. A log of which an entry cannot be read is that error: what it says
+    may matter, so the jar is not told without it."""
+    rows: dict[UUID, list[Entry]] = {jar_id: [] for jar_id in jar_ids}
     for row in _rows(jar_ids):
-        logs[row.jar_id].append(row)
-    return {jar_id: _core_log(rows) for jar_id, rows in logs.items()}
+        rows[row.jar_id].append(row)
+    logs: dict[UUID, log.Log | UnreadableError] = {}
+    for jar_id, written in rows.items():
+        try:
+            logs[jar_id] = _core_log(written)
+        except UnreadableError as error:
+            logs[jar_id] = error
+    return logs
 
 
 def entries_of(jar_id: UUID) -> list[Recorded]:
-    """All entries of a jar, undone ones too, the latest first."""
-    rows = Entry.objects.filter(jar_id=jar_id).select_related("recorded_by").order_by("-at", "-recorded_at", "id")
-    return [_recorded(row) for row in rows]
+    """The entries of a jar that can be read, undone ones too, the latest first."""
+    return [_recorded(row) for row in _all_rows(jar_id) if _if_readable(row)]
+
+
+def written_in(jar_id: UUID) -> list[Written]:
+    """Every entry of a jar, the latest first, readable or not."""
+    return [
+        Written(row.id, row.kind, row.at, _name(row.recorded_by), row.withdrawn_at is not None, _body_if_readable(row))
+        for row in _all_rows(jar_id)
+    ]
 
 
 def changes_of(jar_ids: Sequence[UUID]) -> dict[UUID, tuple[int, datetime | None]]:
@@ -181,8 +218,32 @@ def _rows(jar_ids: Sequence[UUID]) -> list[Entry]:
     return list(Entry.objects.filter(jar_id__in=jar_ids, withdrawn_at__isnull=True).order_by("at"))
 
 
+def _all_rows(jar_id: UUID) -> list[Entry]:
+    rows = Entry.objects.filter(jar_id=jar_id).select_related("recorded_by")
+    return list(rows.order_by("-at", "-recorded_at", "id"))
+
+
 def _to_core(row: Entry) -> log.Entry:
-    return to_core(row.id, from_stored(row.kind, row.at, row.body))
+    return to_core(row.id, _body(row))
+
+
+def _body(row: Entry) -> AnyBody:
+    """Raises UnreadableError with the entry's id."""
+    try:
+        return from_stored(row.kind, row.at, row.body)
+    except UnreadableError as error:
+        raise UnreadableError(error.code, error.field, error.facts, str(row.id)) from error
+
+
+def _body_if_readable(row: Entry) -> AnyBody | None:
+    with suppress(UnreadableError):
+        return _body(row)
+    return None
+
+
+def _if_readable(row: Entry) -> log.Entry | None:
+    body = _body_if_readable(row)
+    return to_core(row.id, body) if body else None
 
 
 def _core_log(rows: Iterable[Entry]) -> log.Log:
@@ -205,11 +266,16 @@ def _check_meanwhile(rows: Sequence[Entry], body: AnyBody, seen_feed: UUID | Non
         raise Problem(ServerProblem.FED_MEANWHILE, "at", status=409, facts=facts)
 
 
-def _own(account: Account, entry_id: UUID, *, lock: bool = True) -> tuple[JarCard, Entry]:
+def _jar_of_entry(entry_id: UUID) -> UUID:
     row = Entry.objects.filter(id=entry_id).values("jar_id").first()
     if row is None:
         raise not_found()
-    card = lock_jar(account, row["jar_id"]) if lock else jar_of(account, row["jar_id"])
+    return UUID(str(row["jar_id"]))
+
+
+def _own(account: Account, entry_id: UUID, *, lock: bool = True) -> tuple[JarCard, Entry]:
+    jar_id = _jar_of_entry(entry_id)
+    card = lock_jar(account, jar_id) if lock else jar_of(account, jar_id)
     return card, Entry.objects.select_related("recorded_by").get(id=entry_id)
 
 
@@ -226,7 +292,7 @@ def _recorded(row: Entry) -> Recorded:
         id=row.id,
         jar_id=row.jar_id,
         revision=row.revision,
-        body=from_stored(row.kind, row.at, row.body),
+        body=_body(row),
         recorded_at=row.recorded_at,
         recorded_by=_name(row.recorded_by),
         withdrawn=row.withdrawn_at is not None,

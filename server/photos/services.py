@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+import logging
 from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
+from typing import Any
 from uuid import UUID
 
 from django.conf import settings
@@ -14,9 +15,12 @@ from django.db import transaction
 from accounts.services import Account
 from kitchen.services import jar_of, lock_jar
 from problems import Problem, ServerProblem, not_found
+from problems.stored import Step, UnreadableError, in_form_of_today, marked
 
 from .models import Photo
-from .pictures import made_anew
+from .pictures import Picture, made_anew
+
+log = logging.getLogger("despertar.photos")
 
 MOST_PHOTOS = 400
 
@@ -76,11 +80,26 @@ def add_photo(
             added_by=account,
             added_at=now,
         )
-        for name, data in (("large", picture.large), ("small", picture.small)):
-            path = _path(jar_id, photo_id, name)
-            path.parent.mkdir(parents=True, exist_ok=True)
-            path.write_bytes(data)
+        _keep(jar_id, photo_id, picture)
         return _taken(row)
+
+
+def _keep(jar_id: UUID, photo_id: UUID, picture: Picture) -> None:
+    """Both sizes as files, whole or not at all. Raises Problem where the disk has no room for them."""
+    paths = {name: _path(jar_id, photo_id, name) for name in ("large", "small")}
+    try:
+        for name, data in (("large", picture.large), ("small", picture.small)):
+            path = paths[name]
+            path.parent.mkdir(parents=True, exist_ok=True)
+            half = path.with_suffix(".part")
+            half.write_bytes(data)
+            half.replace(path)
+    except OSError as error:
+        for path in paths.values():
+            path.unlink(missing_ok=True)
+            path.with_suffix(".part").unlink(missing_ok=True)
+        log.error("a photo of jar %s could not be kept: %s", jar_id, error)
+        raise Problem(ServerProblem.NO_ROOM, "photo", status=507) from error
 
 
 def photos_of(jar_id: UUID) -> list[Taken]:
@@ -118,10 +137,31 @@ def _path(jar_id: UUID, photo_id: UUID, size: str) -> Path:
     return Path(settings.DESPERTAR_FILES) / "photos" / str(jar_id) / f"{photo_id}.{size}.jpg"
 
 
-def _stored(points: Points | None) -> dict[str, Sequence[float]] | None:
-    return None if points is None else {"bottom": points.bottom, "mark": points.mark, "level": points.level}
+def _stored(points: Points | None) -> dict[str, object] | None:
+    if points is None:
+        return None
+    return marked({"bottom": points.bottom, "mark": points.mark, "level": points.level}, POINTS_STEPS)
 
 
 def _taken(row: Photo) -> Taken:
-    points = Points(*(tuple(row.points[name]) for name in ("bottom", "mark", "level"))) if row.points else None
-    return Taken(row.id, row.jar_id, row.look, row.at, row.width, row.height, points)
+    return Taken(row.id, row.jar_id, row.look, row.at, row.width, row.height, _points(row))
+
+
+def _points(row: Photo) -> Points | None:
+    """Where the places were marked on it; a photo whose marks cannot be read is shown without them."""
+    if not row.points:
+        return None
+    try:
+        marks = in_form_of_today(row.points, POINTS_STEPS, "points")
+        return Points(*(_place(marks[name]) for name in ("bottom", "mark", "level")))
+    except (UnreadableError, KeyError, TypeError, ValueError) as error:
+        log.error("the marks of photo %s cannot be read: %r", row.id, error)
+        return None
+
+
+def _place(stored: Any) -> tuple[float, float]:
+    x, y = stored
+    return float(x), float(y)
+
+
+POINTS_STEPS: tuple[Step, ...] = (lambda body: body,)

@@ -50,6 +50,13 @@ class ServerProblem(StrEnum):
     PHOTO_TOO_LARGE = "photo_too_large"
     PHOTO_TOO_SMALL = "photo_too_small"
     TOO_MANY_PHOTOS = "too_many_photos"
+    NO_ROOM = "no_room"
+    BUSY = "busy"
+    TOO_LARGE = "too_large"
+    WENT_WRONG = "went_wrong"
+    JAR_UNREADABLE = "jar_unreadable"
+    STORED_TOO_NEW = "stored_too_new"
+    STORED_BROKEN = "stored_broken"
 
 
 # One enumeration for the contract, so that the client words every code or does not compile.

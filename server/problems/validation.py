@@ -34,6 +34,7 @@ CODES: Mapping[str, str] = {
     "datetime_type": ServerProblem.NOT_A_TIME,
     "datetime_object_invalid": ServerProblem.NOT_A_TIME,
     "timezone_aware": ServerProblem.NOT_A_TIME,
+    "time_out_of_range": RefusalCode.TIME_OUT_OF_RANGE,
     "uuid_parsing": ServerProblem.NOT_ACCEPTED,
     "uuid_type": ServerProblem.NOT_ACCEPTED,
 }

@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import logging
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from uuid import UUID
+
+from django.db import OperationalError
 
 from accounts.services import Account, accounts_with_kitchens
 from ferment.doors.reminding import Reminder, reminders
@@ -13,6 +16,7 @@ from guidance.services import Assessed, kitchen_now
 
 from .models import Message
 
+log = logging.getLogger("despertar.reminders")
 MOST_SHOWN = 40
 # A reminder this long overdue when the postbox is opened for the first time is no news any more.
 STALE = timedelta(hours=36)
@@ -38,8 +42,16 @@ class Postbox:
 
 
 def remind_all(now: datetime) -> int:
-    """Everybody's due reminders go out. Answers how many did."""
-    return sum(remind(account, now) for account in accounts_with_kitchens())
+    """Everybody's due reminders go out, whatever goes wrong with somebody else's. Answers how many did."""
+    sent = 0
+    for account in accounts_with_kitchens():
+        try:
+            sent += remind(account, now)
+        except OperationalError:
+            raise
+        except Exception:
+            log.exception("account %s could not be reminded", account.pk)
+    return sent
 
 
 def remind(account: Account, now: datetime) -> int:
@@ -88,6 +100,6 @@ def postbox_of(account: Account, now: datetime) -> Postbox:
 def _due_or_to_come(account: Account, now: datetime) -> list[tuple[Assessed, tuple[Reminder, ...]]]:
     return [
         (jar, reminders(jar.assessment.timeline, jar.card.setup.hours, now))
-        for jar in kitchen_now(account, now)
+        for jar in kitchen_now(account, now).jars
         if jar.card.on_shelf and jar.assessment.binned_at is None
     ]

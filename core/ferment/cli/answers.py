@@ -12,7 +12,7 @@ from ..doors.assessment import assess
 from ..doors.comparison import compare
 from ..doors.foresight import peak_of, timed
 from ..kitchen.flours import blend_of, flour_from_grams, flour_to_grams
-from ..kitchen.quantities import Unit, from_grams, to_grams, unit_named
+from ..kitchen.quantities import Unit, from_grams, grams, to_grams, unit_named
 from ..kitchen.vessel import ROOM_WANTED, most_grams
 from ..methods import FAMILIES
 from ..mixing.building import build
@@ -33,10 +33,17 @@ from .given import jar_of, json_of, method_named, moment_of, parts_of, setup_of,
 
 # What a plan shows beyond the likely day of ready.
 DAYS_AFTER_READY = 2
+# What is asked for is answered in seconds: a year and a month, a jar five times as strong as the book's.
+LEAST_DAYS, MOST_DAYS = 0.01, 400.0
+TRAITS = ("vigour", "height", "native", "lag")
+LEAST_TRAIT, MOST_TRAIT = 0.2, 5.0
+MOST_SEED = 2**32 - 1
+MOST_CONVERTED = 1_000_000.0
 
 
 def feeding(arguments: argparse.Namespace) -> object:
     ratio = parse_ratio(arguments.ratio)
+    grams(arguments.tare, "tare")
     vessel = jar_of(arguments.jar_ml, arguments.tare) if arguments.jar_ml else None
     seed = seed_from(From(arguments.keep, arguments.total, vessel, arguments.flour), ratio)
     plan = plan_feed(
@@ -110,6 +117,7 @@ def _list(moments: tuple[datetime, ...]) -> list[object]:
 def convert(arguments: argparse.Namespace) -> object:
     """An amount in every unit, by what it is of."""
     unit = unit_named(arguments.unit)
+    within(arguments.value, 0.0, MOST_CONVERTED, "value")
     if arguments.of == "water":
         g = to_grams(arguments.value, unit)
         return {"g": round(g, 3), **{one.value: round(from_grams(g, one), 4) for one in Unit}}
@@ -145,7 +153,9 @@ def planning(arguments: argparse.Namespace) -> object:
         setup = _sized_to_jar(setup)
         course = course_of(setup)
     first = plan_of(setup, course, ledger, start, most_ahead=1)
-    days = arguments.days or first.ready.likely + DAYS_AFTER_READY
+    days = first.ready.likely + DAYS_AFTER_READY
+    if arguments.days is not None:
+        days = within(arguments.days, LEAST_DAYS, MOST_DAYS, "days")
     made = plan_of(setup, course, ledger, start, until=start + timedelta(days=days), most_ahead=MOST_STEPS)
     return {
         "family": method.code,
@@ -213,9 +223,10 @@ def _spread(spread: Spread | None) -> dict[str, float] | None:
 def simulating(arguments: argparse.Namespace) -> object:
     method = method_named(arguments.family)
     setup = setup_of(method, arguments)
-    truth = Truth(arguments.vigour, arguments.height, arguments.native, arguments.lag)
+    truth = Truth(*(within(getattr(arguments, name), LEAST_TRAIT, MOST_TRAIT, name) for name in TRAITS))
     habits = CARELESS if arguments.careless else TIDY
-    played = play(setup, arguments.days, arguments.seed, truth, habits)
+    days = within(arguments.days, LEAST_DAYS, MOST_DAYS, "days")
+    played = play(setup, days, int(within(arguments.seed, 0, MOST_SEED, "seed")), truth, habits)
     return {**jarfile.write_jar(setup, played.log), "truth": [_plain(asdict(hour)) for hour in played.truth]}
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import json
+import math
 from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo
 
@@ -14,11 +15,16 @@ from ..methods import family_named
 from ..protocol import lint, written
 from ..protocol.method import Method
 from ..protocol.options import Choice, PickOption
-from ..refusal import Refusal, RefusalCode
+from ..reading import EARLIEST_YEAR, LATEST_YEAR, is_of_this_age
+from ..refusal import Fact, Refusal, RefusalCode, within
 from ..setups import Setup
 
 # A round jar of which only the volume is told: as high as most jars of its size are (common practice: 1.3 × its width).
 JAR_SHAPE = 1.3
+# A year of a thermometer, and the longest file of a jar.
+MOST_HOURS = 24.0 * 366.0
+LEAST_READ_C, MOST_READ_C = -10.0, 60.0
+MOST_JSON = 8_000_000
 
 
 def jar_of(ml: float, tare_g: float = 0.0) -> Vessel:
@@ -63,7 +69,9 @@ def _degrees(path: str, start: datetime) -> tuple[Degrees, ...]:
             if number == 0:
                 continue  # a heading
             raise Refusal(RefusalCode.FILE_FORM, f"temp[{number}]", {"wanted": "hours,degrees"})
-        readings.append(Degrees(start + timedelta(hours=float(hours)), float(celsius)))
+        after_h = within(float(hours), -MOST_HOURS, MOST_HOURS, f"temp[{number}].hours")
+        celsius_then = within(float(celsius), LEAST_READ_C, MOST_READ_C, f"temp[{number}].celsius")
+        readings.append(Degrees(start + timedelta(hours=after_h), celsius_then))
     return tuple(readings)
 
 
@@ -87,10 +95,9 @@ def parts_of(text: str, field: str = "blend") -> dict[str, float]:
     parts = {}
     for part in text.split(","):
         name, _, value = part.partition("=")
-        try:
-            parts[name.strip()] = float(value or 1)
-        except ValueError:
-            raise Refusal(RefusalCode.NOT_A_NUMBER, field, {"given": part[:40]}) from None
+        if value and not _is_number(value):
+            raise Refusal(RefusalCode.NOT_A_NUMBER, field, {"given": part[:40]})
+        parts[name.strip()] = float(value or 1)
     return parts
 
 
@@ -102,10 +109,9 @@ def _number(text: str, field: str) -> float:
 
 def _is_number(text: str) -> bool:
     try:
-        float(text)
+        return math.isfinite(float(text))
     except ValueError:
         return False
-    return True
 
 
 def zone_named(name: str) -> ZoneInfo:
@@ -120,6 +126,9 @@ def moment_of(text: str, zone: ZoneInfo, field: str = "start") -> datetime:
         at = datetime.fromisoformat(text)
     except ValueError:
         raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, field, {"example": "2026-03-02T08:00"}) from None
+    if not is_of_this_age(at):
+        facts: dict[str, Fact] = {"from_year": float(EARLIEST_YEAR), "to_year": float(LATEST_YEAR)}
+        raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, field, facts)
     return at.replace(tzinfo=zone) if at.tzinfo is None else at.astimezone(zone)
 
 
@@ -128,13 +137,18 @@ def _text_file(path: str, field: str) -> str:
         with open(path, encoding="utf-8") as file:
             # One more than is taken, so that a huge file is refused without being read.
             return file.read(written.MOST_BYTES + 1)
-    except (OSError, UnicodeDecodeError) as error:
+    except (OSError, ValueError) as error:
         raise Refusal(RefusalCode.METHOD_FORM, field, {"why": str(error)}) from None
 
 
 def json_of(path: str, field: str) -> object:
     try:
         with open(path, encoding="utf-8") as file:
-            return json.load(file)
-    except (OSError, ValueError) as error:
-        raise Refusal(RefusalCode.UNKNOWN_STEP, field, {"why": str(error)}) from None
+            text = file.read(MOST_JSON + 1)
+        if len(text) > MOST_JSON:
+            raise Refusal(RefusalCode.FILE_FORM, field, {"wanted": f"up to {MOST_JSON} signs"})
+        return json.loads(text)
+    except (OSError, ValueError, RecursionError) as error:
+        if isinstance(error, Refusal):
+            raise
+        raise Refusal(RefusalCode.FILE_FORM, field, {"wanted": "JSON", "why": str(error)[:120]}) from None

@@ -14,16 +14,19 @@ from cattrs.gen import make_dict_structure_fn
 
 from ..kitchen.flours import Flour, FlourGrams, FlourLot
 from ..kitchen.hours import Band, Hours, check_bands, waking_hours
+from ..kitchen.quantities import MOST_G
+from ..kitchen.vessel import Level
 from ..methods import FAMILIES
 from ..protocol.method import Method
-from ..protocol.options import Choice
+from ..protocol.options import Choice, Choices
 from ..protocol.written import from_json, to_json
 from ..reading import WrongFormError, named_fields, read, strict_converter
 from ..record.log import Bin, Deed, Entry, Feed, Leave, Log, Look, Word
-from ..refusal import Refusal, RefusalCode
+from ..refusal import Refusal, RefusalCode, within
 from ..setups import Setup
 
 MOST_ENTRIES = 5_000
+MOST_MM = 10_000.0
 KINDS: Mapping[str, type[Entry]] = {
     "feed": Feed,
     "look": Look,
@@ -94,7 +97,25 @@ def read_jar(value: object) -> tuple[Setup, Log]:
     """Raises Refusal (file_form, and what flours, hours and methods refuse) with the place of the first thing that is
     wrong."""
     file = read(_converter(), _numbered(value), _File, _refuse)
+    for number, one in enumerate(file.setup.readings):
+        within(one.celsius, *READ_C, f"setup.readings[{number}].celsius")
+    for number, entry in enumerate(file.log):
+        for name, least, most in MEASURED:
+            measured = getattr(entry, name, None)
+            amount = measured.value if isinstance(measured, Level) else measured
+            if amount is not None:
+                within(amount, least, most, f"log[{number}].{name}")
     return file.setup, file.log
+
+
+READ_C = (-10.0, 60.0)
+# What can be measured at a jar at all; whether it fits this jar is not asked of a log that is there already.
+MEASURED = (
+    *((name, 0.0, MOST_G) for name in ("keep_g", "flour_g", "water_g", "juice_g", "salt_g")),
+    *((name, -MOST_MM, MOST_MM) for name in ("line_mm", "level", "high")),
+    ("ph", 0.0, 14.0),
+    ("celsius", *READ_C),
+)
 
 
 def _refuse(place: str, wanted: str) -> Refusal:
@@ -117,7 +138,8 @@ def _numbered(value: object) -> object:
 @cache
 def _converter() -> Converter:
     converter = strict_converter(forbid_unknown=False)
-    converter.register_structure_hook_func(lambda kind: kind == FlourLot, _flours)
+    converter.register_structure_hook_func(lambda kind: kind == FlourLot, lambda value, _: _flours(converter, value))
+    converter.register_structure_hook_func(lambda kind: kind == Choices, lambda value, _: _choices(converter, value))
     converter.register_structure_hook_func(lambda kind: kind == Choice, lambda value, _: _choice(converter, value))
     converter.register_structure_hook(Method, lambda value, _: from_json(value))
     converter.register_structure_hook(Hours, lambda value, _: value)
@@ -137,16 +159,27 @@ def _is_set(kind: object) -> bool:
     return get_origin(kind) in {frozenset}
 
 
-def _flours(value: object, _: object) -> FlourLot:
+def _flours(converter: Converter, value: object) -> FlourLot:
     """Grams by the name of a flour."""
     parts = []
     for name, g in named_fields(value).items():
-        if isinstance(g, bool) or not isinstance(g, int | float):
-            raise WrongFormError("a number", f".{name}")
         if name not in set(Flour):
             raise WrongFormError(" or ".join(Flour), f".{name}")
-        parts.append(FlourGrams(Flour(name), float(g)))
+        try:
+            parts.append(FlourGrams(Flour(name), converter.structure(g, float)))
+        except WrongFormError as fault:
+            raise WrongFormError(fault.wanted, f".{name}") from None
     return tuple(parts)
+
+
+def _choices(converter: Converter, value: object) -> Choices:
+    chosen: dict[str, Choice] = {}
+    for name, part in named_fields(value).items():
+        try:
+            chosen[str(name)] = _choice(converter, part)
+        except WrongFormError as fault:
+            raise WrongFormError(fault.wanted, f".{name}{fault.inside}") from None
+    return chosen
 
 
 def _choice(converter: Converter, value: object) -> Choice:

@@ -44,7 +44,7 @@ def build(
     known_step(step)
     target = grams(target_g, "target_g", least=step)
     reserve = grams(reserve_g, "reserve_g")
-    within(float(feeds), 1, MOST_FEEDS, "feeds")
+    within(feeds, 1, MOST_FEEDS, "feeds")
     within(max_ratio, 1.0, 20.0, "max_ratio")
     water_share = within(hydration_percent, 60.0, 200.0, "hydration_percent") / 100.0
     total = on_scale(target + reserve, step)

@@ -81,7 +81,8 @@ def _numbers(step: Mapping[str, object], key: str, place: str) -> float:
     value = step.get(key, 0.0)
     if isinstance(value, bool) or not isinstance(value, int | float):
         raise Refusal(RefusalCode.NOT_A_NUMBER, f"{place}.{key}")
-    return grams(float(value), f"{place}.{key}")
+    # Held against the bounds as it is: a whole number may be longer than any float.
+    return float(grams(value, f"{place}.{key}"))
 
 
 def _flours(step: Mapping[str, object], place: str) -> FlourLot:

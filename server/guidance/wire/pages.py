@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from datetime import datetime
+from uuid import UUID
 
 from accounts.services import Account
 from accounts.wire import Told
@@ -13,10 +14,13 @@ from ferment.protocol.method import Normal
 from ferment.tracker.outlook import Outlook
 from ferment.verdicts.cautions import Notice
 from kitchen.wire import JarOut, card_out
+from logbook.bodies import EntryBody
 from logbook.wire import EntryOut, recorded_out
 from photos.wire import PhotoOut, photo_out
+from problems import ProblemCode
 
-from ..services import Assessed, OpenJar, Planned, WhatIf, Wondered
+from ..services import Assessed, Kitchen, OpenJar, Planned, WhatIf, Wondered
+from ..unread import UnreadJar
 from .answers import RatioOffer, Sheet
 from .forecast import Forecast, Ready, Spread, When
 from .jar import Assessment, InJar, NextMove, SinceFeed
@@ -52,13 +56,57 @@ class GlanceOut(Told):
     binned_at: datetime | None
 
 
+class JarLabelOut(Told):
+    """What stands on a jar, whether or not the rest of it can be read."""
+
+    id: UUID
+    name: str
+    owner: str
+    on_shelf: bool
+
+
 class KitchenOut(Told):
-    """All jars at one moment; `now` is the server's clock, by which `next_move` was judged."""
+    """All jars at one moment; `now` is the server's clock, by which `next_move` was judged. Those in `unread` cannot be
+    told at present."""
 
     now: datetime
     time_zone: str
     is_demo: bool
     jars: list[GlanceOut]
+    unread: list[JarLabelOut]
+
+
+class CauseOut(Told):
+    """Why a jar cannot be told, in the codes of every refusal."""
+
+    code: ProblemCode
+    about: str
+    facts: dict[str, float | str]
+
+
+class WrittenOut(Told):
+    """An entry of a log; `entry` is null where what it says cannot be read."""
+
+    id: UUID
+    kind: str
+    at: datetime
+    recorded_by: str | None
+    withdrawn: bool
+    entry: EntryBody | None
+
+
+class UnreadJarOut(Told):
+    """A jar that cannot be told, the entry with which that began where it is known, and all that is written in it.
+
+    `cause` is null where it can be told after all.
+    """
+
+    now: datetime
+    time_zone: str
+    jar: JarLabelOut
+    cause: CauseOut | None
+    stands_on: UUID | None
+    log: list[WrittenOut]
 
 
 class OpenJarOut(Told):
@@ -129,12 +177,34 @@ class SignsOut(Told):
     findings: list[Finding]
 
 
-def kitchen_out(account: Account, assessed: list[Assessed], now: datetime) -> KitchenOut:
+def kitchen_out(account: Account, kitchen: Kitchen, now: datetime) -> KitchenOut:
     return KitchenOut(
         now=now,
         time_zone=account.time_zone,
         is_demo=account.is_demo,
-        jars=[_glance(one) for one in assessed],
+        jars=[_glance(one) for one in kitchen.jars],
+        unread=[JarLabelOut.model_validate(one.label) for one in kitchen.unread],
+    )
+
+
+def unread_jar_out(account: Account, unread: UnreadJar, now: datetime) -> UnreadJarOut:
+    return UnreadJarOut(
+        now=now,
+        time_zone=account.time_zone,
+        jar=JarLabelOut.model_validate(unread.label),
+        cause=CauseOut.model_validate(unread.cause) if unread.cause else None,
+        stands_on=unread.entry_id,
+        log=[
+            WrittenOut(
+                id=one.id,
+                kind=one.kind,
+                at=one.at,
+                recorded_by=one.recorded_by,
+                withdrawn=one.withdrawn,
+                entry=one.body,
+            )
+            for one in unread.entries
+        ],
     )
 
 

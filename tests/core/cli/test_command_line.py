@@ -185,7 +185,7 @@ class CommandLine(TestCase):
             (("plan", "wet_rye", "--start", "2026-03-02", "--option", "moon=1"), "unknown_option", "moon"),
             (("plan", "/nowhere/own.json", "--start", "2026-03-02"), "method_form", "family"),
             (("convert", "--value", "1", "--unit", "stone"), "unknown_unit", "unit"),
-            (("hydration", "--steps", "/nowhere/steps.json"), "unknown_step", "steps"),
+            (("hydration", "--steps", "/nowhere/steps.json"), "file_form", "steps"),
         )
         for arguments, code, field in cases:
             with self.subTest(arguments):

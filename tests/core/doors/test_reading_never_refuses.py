@@ -5,7 +5,10 @@
 
 from __future__ import annotations
 
+import math
 import os
+from collections.abc import Iterator
+from dataclasses import asdict
 from datetime import datetime, timedelta
 from unittest import TestCase
 
@@ -91,10 +94,21 @@ def lives(draw: st.DrawFn) -> tuple[Setup, Log, datetime]:
     return it, log, now + timedelta(hours=draw(st.floats(0.0, 400.0)))
 
 
+def not_numbers(told: object, place: str = "") -> Iterator[str]:
+    """Where in an answer stands what is no number."""
+    if isinstance(told, float) and not math.isfinite(told):
+        yield place
+    parts = told.items() if isinstance(told, dict) else enumerate(told) if isinstance(told, list | tuple) else ()
+    for name, part in parts:
+        yield from not_numbers(part, f"{place}.{name}")
+
+
 def every_door(it: Setup, log: Log, now: datetime) -> None:
     found = assess(it, log, now)
-    reminders(whole_plan(it, log, now).steps, it.hours, now)
-    offers(it, log, now)
+    plan = whole_plan(it, log, now)
+    reminders(plan.steps, it.hours, now)
+    for told in (asdict(found), asdict(plan), [asdict(one) for one in offers(it, log, now)]):
+        assert not list(not_numbers(told)), list(not_numbers(told))
     if not any(isinstance(entry, Bin) for entry in log):
         sheet(it, log, AS_PLANNED, now, found)
 

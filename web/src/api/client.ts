@@ -2,7 +2,7 @@
 import createFetchClient, { type Middleware } from "openapi-fetch";
 import createQueryClient from "openapi-react-query";
 import type { paths } from "./contract";
-import type { Problems } from "./types";
+import type { ProblemCode, Problems } from "./types";
 
 export function csrfToken(): string {
   return /(?:^|; )despertar_csrf=([^;]+)/.exec(document.cookie)?.[1] ?? "";
@@ -24,9 +24,18 @@ const guard: Middleware = {
   },
 };
 
+function says(error: Problems | Error | null, wanted: ProblemCode): boolean {
+  return error !== null && "errors" in error && error.errors.some(({ code }) => code === wanted);
+}
+
 /** Whether the server said that there is no such thing, rather than nothing at all. */
 export function isNotThere(error: Problems | Error | null): boolean {
-  return error !== null && "errors" in error && error.errors.some(({ code }) => code === "not_found");
+  return says(error, "not_found");
+}
+
+/** Whether the server said that this jar cannot be read. */
+export function isUnreadable(error: Problems | Error | null): boolean {
+  return says(error, "jar_unreadable");
 }
 
 export const http = createFetchClient<paths>({ baseUrl: globalThis.location?.origin ?? "" });

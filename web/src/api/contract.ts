@@ -472,6 +472,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/unread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Unread Jar
+         * @description A jar that cannot be told, with all that is written in it.
+         */
+        get: operations["guidance_api_read_unread_jar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/weigh": {
         parameters: {
             query?: never;
@@ -583,7 +603,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Withdraw */
+        /**
+         * Withdraw
+         * @description No content is answered for an entry that cannot be read: it is undone all the same.
+         */
         post: operations["logbook_api_withdraw"];
         delete?: never;
         options?: never;
@@ -1102,6 +1125,19 @@ export interface components {
             glasses: components["schemas"]["GlassOut"][];
             /** Places */
             places: components["schemas"]["UsualPlaceOut"][];
+        };
+        /**
+         * CauseOut
+         * @description Why a jar cannot be told, in the codes of every refusal.
+         */
+        CauseOut: {
+            /** About */
+            about: string;
+            code: components["schemas"]["ProblemCode"];
+            /** Facts */
+            facts: {
+                [key: string]: number | string;
+            };
         };
         /**
          * Caution
@@ -1681,6 +1717,23 @@ export interface components {
             /** Water G */
             water_g: number;
         };
+        /**
+         * JarLabelOut
+         * @description What stands on a jar, whether or not the rest of it can be read.
+         */
+        JarLabelOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** On Shelf */
+            on_shelf: boolean;
+            /** Owner */
+            owner: string;
+        };
         /** JarOut */
         JarOut: {
             /** Choices */
@@ -1729,7 +1782,8 @@ export interface components {
         };
         /**
          * KitchenOut
-         * @description All jars at one moment; `now` is the server's clock, by which `next_move` was judged.
+         * @description All jars at one moment; `now` is the server's clock, by which `next_move` was judged. Those in `unread` cannot be
+         *     told at present.
          */
         KitchenOut: {
             /** Is Demo */
@@ -1743,6 +1797,8 @@ export interface components {
             now: string;
             /** Time Zone */
             time_zone: string;
+            /** Unread */
+            unread: components["schemas"]["JarLabelOut"][];
         };
         /**
          * LeaveBody
@@ -2294,7 +2350,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -2970,6 +3026,27 @@ export interface components {
          */
         Unit: "g" | "oz" | "ml" | "tsp" | "tbsp" | "cup";
         /**
+         * UnreadJarOut
+         * @description A jar that cannot be told, the entry with which that began where it is known, and all that is written in it.
+         *
+         *     `cause` is null where it can be told after all.
+         */
+        UnreadJarOut: {
+            cause: components["schemas"]["CauseOut"] | null;
+            jar: components["schemas"]["JarLabelOut"];
+            /** Log */
+            log: components["schemas"]["WrittenOut"][];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Stands On */
+            stands_on: string | null;
+            /** Time Zone */
+            time_zone: string;
+        };
+        /**
          * Urgency
          * @description Smaller comes first.
          * @enum {integer}
@@ -3124,6 +3201,30 @@ export interface components {
             /** Yes */
             yes: boolean;
         };
+        /**
+         * WrittenOut
+         * @description An entry of a log; `entry` is null where what it says cannot be read.
+         */
+        WrittenOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Entry */
+            entry: (components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"]) | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Recorded By */
+            recorded_by: string | null;
+            /** Withdrawn */
+            withdrawn: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -3154,6 +3255,7 @@ export type BuildUp = components['schemas']['BuildUp'];
 export type CalendarAddressOut = components['schemas']['CalendarAddressOut'];
 export type CalendarKeyOut = components['schemas']['CalendarKeyOut'];
 export type CatalogueOut = components['schemas']['CatalogueOut'];
+export type CauseOut = components['schemas']['CauseOut'];
 export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
 export type ChangeCode = components['schemas']['ChangeCode'];
@@ -3196,6 +3298,7 @@ export type HowOld = components['schemas']['HowOld'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
+export type JarLabelOut = components['schemas']['JarLabelOut'];
 export type JarOut = components['schemas']['JarOut'];
 export type KitchenOut = components['schemas']['KitchenOut'];
 export type LeaveBody = components['schemas']['LeaveBody'];
@@ -3292,6 +3395,7 @@ export type Tolerance = components['schemas']['Tolerance'];
 export type Top = components['schemas']['Top'];
 export type Totals = components['schemas']['Totals'];
 export type Unit = components['schemas']['Unit'];
+export type UnreadJarOut = components['schemas']['UnreadJarOut'];
 export type Urgency = components['schemas']['Urgency'];
 export type UsualPlace = components['schemas']['UsualPlace'];
 export type UsualPlaceOut = components['schemas']['UsualPlaceOut'];
@@ -3305,6 +3409,7 @@ export type When = components['schemas']['When'];
 export type WholePlan = components['schemas']['WholePlan'];
 export type WholePlanOut = components['schemas']['WholePlanOut'];
 export type WordBody = components['schemas']['WordBody'];
+export type WrittenOut = components['schemas']['WrittenOut'];
 export type $defs = Record<string, never>;
 export interface operations {
     accounts_api_sign_up: {
@@ -3902,6 +4007,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
         };
     };
     guidance_api_build_up: {
@@ -4187,6 +4301,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
         };
     };
     guidance_api_plan_otherwise: {
@@ -4377,6 +4500,37 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_read_unread_jar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnreadJarOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4646,6 +4800,13 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["EntryOut"];
                 };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

@@ -38,6 +38,7 @@ export type {
   HowHigh,
   HowOld,
   InJar,
+  JarLabelOut as JarLabel,
   JarOut as Jar,
   KitchenOut as Kitchen,
   LeaveBody,
@@ -101,6 +102,7 @@ export type {
   Tolerance,
   Top,
   Unit,
+  UnreadJarOut as UnreadJar,
   UsualPlace,
   WaitsFor,
   WalkStyle,
@@ -109,6 +111,7 @@ export type {
   WholePlan,
   WholePlanOut as JarPlan,
   WordBody,
+  WrittenOut as Written,
 } from "./contract";
 
 import type { EntryOut, FamilyOut } from "./contract";

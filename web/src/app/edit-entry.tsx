@@ -3,7 +3,8 @@ import { api, isNotThere } from "../api/client";
 import { FeedPage } from "../features/feed";
 import { EditDeed } from "../features/jar";
 import { LookPage } from "../features/look";
-import { Loading, OutOfReach } from "../ui/states";
+import { NotOpen } from "../parts/not-open";
+import { Loading } from "../ui/states";
 import { appText } from "../words";
 import { Lost } from "./lost";
 
@@ -13,7 +14,11 @@ export function EditEntry() {
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   if (opened.isPending) return <Loading what={appText.openingTheLog} />;
   if (opened.error)
-    return isNotThere(opened.error) ? <Lost /> : <OutOfReach onRetry={() => void opened.refetch()} />;
+    return isNotThere(opened.error) ? (
+      <Lost />
+    ) : (
+      <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />
+    );
   const entry = opened.data.log.find((one) => one.id === entryId);
   if (entry?.entry.kind === "look") return <LookPage editing={entry} />;
   if (entry?.entry.kind === "feed") return <FeedPage editing={entry} />;

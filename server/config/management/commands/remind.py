@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+import logging
 import threading
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandParser
-from django.db import close_old_connections
+from django.db import OperationalError, close_old_connections
 from django.utils import timezone
 
 from reminders.services import remind_all
+
+log = logging.getLogger("despertar.reminders")
 
 
 class Command(BaseCommand):
@@ -22,6 +25,10 @@ class Command(BaseCommand):
         rest = threading.Event()
         while True:
             close_old_connections()
-            remind_all(timezone.now())
+            try:
+                remind_all(timezone.now())
+            except OperationalError as error:
+                # The launcher brings the database back; what is due then is sent then.
+                log.error("nobody could be reminded: %s", error)
             if not options["every"] or rest.wait(options["every"]):
                 return

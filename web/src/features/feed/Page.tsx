@@ -6,6 +6,7 @@ import { useAwake } from "../../lib/awake";
 import { useTitle } from "../../lib/hooks";
 import { readStored, useDraft, writeStored } from "../../lib/store";
 import type { WeightUnit } from "../../lib/units";
+import { NotOpen } from "../../parts/not-open";
 import { ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
 import { commonText, feedText } from "../../words";
@@ -25,7 +26,8 @@ export function FeedPage({ editing }: { readonly editing?: LogEntry }) {
   const [fed, setFed] = useState<Fed | null>(null);
   useTitle(opened.data ? feedText.feed(opened.data.jar.name) : commonText.feed);
   if (opened.isPending) return <Loading what={commonText.fetchingTheJar} />;
-  if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
+  if (!opened.data)
+    return <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />;
   if (editing?.entry.kind === "feed")
     return <EditFeed opened={opened.data} editing={editing} feed={editing.entry} />;
   if (fed) return <Done opened={opened.data} fed={fed} />;

@@ -6,8 +6,9 @@ import { recordEntry } from "../../api/writes";
 import { useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
 import { dayWord } from "../../lib/time";
+import { NotOpen } from "../../parts/not-open";
 import { Button, ButtonLink } from "../../ui/button";
-import { Loading, OutOfReach } from "../../ui/states";
+import { Loading } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { commonText, findingLine, jarText, problemWords } from "../../words";
 
@@ -17,7 +18,8 @@ export function BinPage() {
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   useTitle(opened.data ? jarText.bin(opened.data.jar.name) : jarText.binAJar);
   if (opened.isPending) return <Loading what={commonText.openingTheJar} />;
-  if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
+  if (!opened.data)
+    return <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />;
   return <Steps opened={opened.data} />;
 }
 

@@ -1,31 +1,13 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
-import type { DiscardTo, EntryBody, LogEntry, OpenJar } from "../../api/types";
+import type { LogEntry, OpenJar } from "../../api/types";
 import { restoreEntry, withdrawEntry } from "../../api/writes";
-import { grams } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
-import { commonText, DEED_WORDS, flourList, jarText, lookLine, problemWords, wordLine } from "../../words";
-
-const DISCARD_WORDS: Record<DiscardTo, string> = { compost: "compost", bin: "bin", jar: jarText.discardJar };
-
-type Told = { readonly title: string; readonly line: string };
-
-function tell(entry: EntryBody, readAs: number | null): Told {
-  if (entry.kind === "look") return { title: commonText.look, line: lookLine(entry, readAs) };
-  if (entry.kind === "bin") return { title: jarText.binned, line: "" };
-  if (entry.kind === "deed") return { title: DEED_WORDS[entry.did], line: "" };
-  if (entry.kind === "leave") return { title: jarText.leftAlone, line: "" };
-  if (entry.kind === "word") return { title: jarText.yourWord, line: wordLine(entry) };
-  const juice = entry.juice_g > 0 ? jarText.juice(grams(entry.juice_g)) : "";
-  const gone = entry.discard_to ? jarText.discardToThe(DISCARD_WORDS[entry.discard_to]) : "";
-  const added = jarText.water(grams(entry.water_g), juice, flourList(entry.flours));
-  return entry.keep_g === 0
-    ? { title: commonText.firstMix, line: added }
-    : { title: jarText.fed, line: jarText.keptAdded(grams(entry.keep_g), added, gone) };
-}
+import { commonText, jarText, problemWords } from "../../words";
+import { tell } from "./entry-words";
 
 /** All entries, the latest first, by day. */
 export function Log({ opened }: { readonly opened: OpenJar }) {

@@ -1,5 +1,5 @@
 import { Link, useParams } from "react-router";
-import { api, isNotThere } from "../../api/client";
+import { api, isNotThere, isUnreadable } from "../../api/client";
 import type { OpenJar } from "../../api/types";
 import { setOnShelf } from "../../api/writes";
 import { JarDrawing } from "../../drawing/jar";
@@ -17,6 +17,7 @@ import { Found, ReadyOrNot } from "./Judged";
 import { Log } from "./Log";
 import { PlaceOfJar } from "./Place";
 import { Rise } from "./Rise";
+import { UnreadPage } from "./Unread";
 import { WhenReady } from "./WhenReady";
 
 export function JarPage() {
@@ -29,6 +30,9 @@ export function JarPage() {
   );
   useTitle(opened.data?.jar.name ?? commonText.jar);
   if (opened.isPending) return <Loading what={commonText.openingTheJar} />;
+  if (isUnreadable(opened.error)) {
+    return <UnreadPage jarId={jarId} onMended={() => void opened.refetch()} />;
+  }
   if (!opened.data) {
     return isNotThere(opened.error) ? <NotHere /> : <OutOfReach onRetry={() => void opened.refetch()} />;
   }

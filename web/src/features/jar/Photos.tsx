@@ -8,9 +8,10 @@ import { times } from "../../lib/numbers";
 import { readPhoto } from "../../lib/photo";
 import { when } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
+import { NotOpen } from "../../parts/not-open";
 import { Button, ButtonLink } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
-import { Loading, OutOfReach } from "../../ui/states";
+import { Loading } from "../../ui/states";
 import { Wipe } from "../../ui/wipe";
 import { commonText, jarText } from "../../words";
 
@@ -20,7 +21,8 @@ export function PhotosPage() {
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   useTitle(opened.data ? jarText.photosOf(opened.data.jar.name) : jarText.photos);
   if (opened.isPending) return <Loading what={jarText.openingThePhotos} />;
-  if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
+  if (!opened.data)
+    return <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />;
   return <Album opened={opened.data} />;
 }
 

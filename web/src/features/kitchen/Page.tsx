@@ -26,7 +26,15 @@ export function KitchenPage() {
   return (
     <>
       {kitchen.isError && <p className="py-2 text-soft">{kitchenText.theKitchenCannotBeReached}</p>}
-      <Shelf kitchen={kitchen.data} />
+      {kitchen.data.unread.map((jar) => (
+        <p key={jar.id} className="mt-4 flex flex-wrap items-center gap-x-4 border-l-4 border-dawn pl-4">
+          <span className="font-semibold">{kitchenText.cannotBeReadJustNow(jar.name)}</span>
+          <ButtonLink look="quiet" to={`/jars/${jar.id}`}>
+            {kitchenText.seeWhy(jar.name)}
+          </ButtonLink>
+        </p>
+      ))}
+      {(kitchen.data.jars.length > 0 || kitchen.data.unread.length === 0) && <Shelf kitchen={kitchen.data} />}
       {away.length > 0 && (
         <p className="mt-10 text-soft">
           {kitchenText.putAway}{" "}

@@ -6,10 +6,11 @@ import { BUBBLE_PICTURES, THICKNESS_PICTURES, TOP_PICTURES } from "../../drawing
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { WhenAndNote } from "../../parts/log-form";
+import { NotOpen } from "../../parts/not-open";
 import { Button } from "../../ui/button";
 import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { Loading, OutOfReach } from "../../ui/states";
+import { Loading } from "../../ui/states";
 import {
   BUBBLE_WORDS,
   commonText,
@@ -41,7 +42,8 @@ export function LookPage({ editing }: { readonly editing?: LogEntry }) {
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   useTitle(opened.data ? commonText.lookAt(opened.data.jar.name) : commonText.look);
   if (opened.isPending) return <Loading what={commonText.fetchingTheJar} />;
-  if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
+  if (!opened.data)
+    return <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />;
   if (!opened.data.assessment.in_jar) {
     return (
       <div className="mx-auto max-w-md py-16">

@@ -5,8 +5,9 @@ import { useTitle } from "../../lib/hooks";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, toField, when } from "../../lib/time";
 import { useFlourNames } from "../../parts/flours";
+import { NotOpen } from "../../parts/not-open";
 import { Button, ButtonLink } from "../../ui/button";
-import { Loading, OutOfReach } from "../../ui/states";
+import { Loading } from "../../ui/states";
 import {
   ACT_WORDS,
   changeLine,
@@ -26,7 +27,7 @@ export function PlanPage() {
   const plan = api.useQuery("get", "/api/jars/{jar_id}/plan", { params: { path: { jar_id: jarId } } });
   useTitle(plan.data ? planText.planOf(plan.data.jar.name) : commonText.plan);
   if (plan.isPending) return <Loading what={planText.layingOutTheDays} />;
-  if (!plan.data) return <OutOfReach onRetry={() => void plan.refetch()} />;
+  if (!plan.data) return <NotOpen jarId={jarId} error={plan.error} onRetry={() => void plan.refetch()} />;
   return <Laid told={plan.data} />;
 }
 

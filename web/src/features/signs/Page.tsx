@@ -8,6 +8,7 @@ import { CLOSE_UPS } from "../../drawing/atlas";
 import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
 import { useRested, useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
+import { NotOpen } from "../../parts/not-open";
 import { Button } from "../../ui/button";
 import { Choice, Choices, choiceItems } from "../../ui/choice";
 import { SignNote } from "../../ui/sign-note";
@@ -96,7 +97,8 @@ function OfJar({ jarId, choices }: { readonly jarId: string; readonly choices: S
   const opened = api.useQuery("get", "/api/jars/{jar_id}", { params: { path: { jar_id: jarId } } });
   useTitle(opened.data ? signsText.signsOf(opened.data.jar.name) : commonText.signs);
   if (opened.isPending) return <Loading what={commonText.openingTheJar} />;
-  if (!opened.data) return <OutOfReach onRetry={() => void opened.refetch()} />;
+  if (!opened.data)
+    return <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />;
   return <Opened opened={opened.data} choices={choices} />;
 }
 

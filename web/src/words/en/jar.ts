@@ -2,6 +2,17 @@
 
 export const jarText = {
   forecast: "Forecast",
+  cannotBeReadJustNow: "This jar cannot be read just now.",
+  itsLogIsWholeAnd:
+    "Its log is whole and nothing is lost; only what follows from it cannot be worked out. The other jars go on as ever.",
+  itCanBeReadAgain: "It can be read again: open it",
+  whatItStandsOn: "It stands on this entry",
+  undoThisOneAndThe:
+    "Undo it and the jar opens again. It stays in the log, struck through, and can be put back.",
+  undoThisEntry: "Undo this entry",
+  allThatIsWrittenIn: "All that is written in its log",
+  anEntry: "An entry",
+  whatItSaysCannotBe: "What it says cannot be read here.",
   hungryAgainAbout: (when: string | number) => `Hungry again about ${when}.`,
   itMayRunOverThis: (amount: string | number) =>
     `It may run over: this jar has room for ${amount} ×. Put a tray under it.`,

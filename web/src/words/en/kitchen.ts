@@ -26,6 +26,8 @@ export const kitchenText = {
   lookingAtTheJars: "Looking at the jars",
   theKitchenCannotBeReached: "The kitchen cannot be reached just now. This is how it last looked.",
   putAway: "Put away:",
+  cannotBeReadJustNow: (name: string | number) => `${name} cannot be read just now.`,
+  seeWhy: (name: string | number) => `See why, and mend ${name}`,
   jars: "Jars",
   lookAtAllOneAfter: (count: string | number) => `Look at all ${count}, one after another`,
   ofIt: (owner: string | number) => `of ${owner}`,
