@@ -9,7 +9,6 @@ from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
 from django.db import OperationalError
 from django.http import Http404, HttpRequest, HttpResponse
-from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationError
 from ninja.renderers import JSONRenderer
 
@@ -27,6 +26,7 @@ from problems.stored import UnreadableError
 from problems.validation import problems
 from reminders.api import router as reminders
 
+from .contract import DocumentedAPI
 from .private import without_secrets
 
 log = logging.getLogger("despertar.api")
@@ -36,7 +36,7 @@ class StrictJson(JSONRenderer):
     json_dumps_params = {"allow_nan": False}  # noqa: RUF012  (the base class's own form)
 
 
-api = NinjaAPI(title="Despertar", version=settings.VERSION, docs_url=None, openapi_url=None, renderer=StrictJson())
+api = DocumentedAPI(title="Despertar", version=settings.VERSION, docs_url=None, openapi_url=None, renderer=StrictJson())
 for router in (accounts, places, kitchen, logbook, photos, guidance, exchange, reminders, demo):
     api.add_router("", router)
 

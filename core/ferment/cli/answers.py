@@ -246,7 +246,7 @@ def _facts(contents: Contents) -> dict[str, object]:
     return {
         "total_g": round(contents.total_g, 3),
         "hydration_percent": None if hydrated is None else round(hydrated, 2),
-        "blend": {part.flour: round(part.g / flour_g, 4) for part in contents.flours},
+        "blend": {part.flour: round(part.g / flour_g, 4) for part in contents.flours if flour_g},
         "flours": [{"flour": part.flour, "g": round(part.g, 3)} for part in contents.flours],
         "water_g": round(contents.water_g, 3),
         "salt_g": round(contents.salt_g, 3),

@@ -116,16 +116,19 @@ def _keeping_all(plan: FeedPlan, ledger: Ledger) -> FeedPlan:
 def _walk(
     plan: FeedPlan, real: FeedPlan, usual_keep_g: float, tare_g: float, there_is_g: float | None, style: WalkStyle
 ) -> tuple[ScaleStep, ...]:
-    """The planned acts, read as they really went; the seed is planned as it was before any was weighed."""
-    walks = zip(scale_walk(plan, tare_g, there_is_g, style), scale_walk(real, tare_g, there_is_g, style), strict=True)
-    return tuple(
-        replace(
-            step,
-            scale_shows_g=so_far.scale_shows_g,
-            brings_g=usual_keep_g if step.corrects is Ingredient.SEED else step.brings_g,
-        )
-        for step, so_far in walks
-    )
+    """The planned acts, read as they really went; the seed is planned as it was before any was weighed.
+
+    An act that brought nothing leaves the display where it was; what went in beyond the plan comes last.
+    """
+    went = {(step.do, step.flour): step for step in scale_walk(real, tare_g, there_is_g, style)}
+    shows = tare_g
+    walk: list[ScaleStep] = []
+    for step in scale_walk(plan, tare_g, there_is_g, style):
+        so_far = went.pop((step.do, step.flour), None)
+        shows = so_far.scale_shows_g if so_far else shows
+        brings = usual_keep_g if step.corrects is Ingredient.SEED else step.brings_g
+        walk.append(replace(step, scale_shows_g=shows, brings_g=brings))
+    return (*walk, *went.values())
 
 
 def _then_due(setup: Setup, log: Log, real: FeedPlan, now: datetime) -> datetime | None:

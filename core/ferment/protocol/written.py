@@ -60,7 +60,7 @@ def from_json(value: object) -> Method:
         raise _form("method", "an object")
     version = value.get(KEY)
     if isinstance(version, int) and not isinstance(version, bool) and version > VERSION:
-        raise Refusal(RefusalCode.METHOD_TOO_NEW, KEY, {"given": float(version), "known": float(VERSION)})
+        raise Refusal(RefusalCode.METHOD_TOO_NEW, KEY, {"given": str(version)[:20], "known": float(VERSION)})
     if version != VERSION or isinstance(version, bool):
         raise _form(KEY, str(VERSION))
     body = {name: part for name, part in value.items() if name != KEY}

@@ -13,7 +13,7 @@ CATALOGUE = Path(__file__).with_name("catalogue_of_0008.json")
 def keep(apps: Any, _editor: Any) -> None:
     jars = apps.get_model("kitchen", "Jar").objects
     for family, method in json.loads(CATALOGUE.read_text(encoding="utf-8")).items():
-        jars.filter(family=family, method=None).update(method=method)
+        jars.filter(family=family, method__isnull=True).update(method=method)
 
 
 class Migration(migrations.Migration):

@@ -7,7 +7,7 @@ from unittest import TestCase
 from ferment.doors.assessment import assess
 from ferment.doors.sheet import AS_PLANNED, WentIn, sheet
 from ferment.kitchen.flours import Flour
-from ferment.mixing.weighing import WalkStyle
+from ferment.mixing.weighing import ScaleAct, WalkStyle
 from ferment.refusal import Refusal
 
 from ..builders import START, daily, hours, setup
@@ -55,6 +55,14 @@ class Weighing(TestCase):
         with self.assertRaises(Refusal) as caught:
             sheet(MIXED, daily(2), WentIn(None, None, {Flour.RYE: -3.0}), NOW)
         self.assertEqual(caught.exception.field, "flours.rye")
+
+
+class NothingOfIt(TestCase):
+    def test_what_was_left_out_leaves_the_display_where_it_was(self) -> None:
+        walk = sheet(setup(), daily(2), WentIn(20.0, 0.0, {}), START + hours(48)).scale_walk
+        shown = {step.do: step.scale_shows_g for step in walk}
+        self.assertEqual(shown[ScaleAct.ADD_WATER], shown[ScaleAct.TAKE_OUT])
+        self.assertGreater(shown[ScaleAct.ADD_FLOUR], shown[ScaleAct.ADD_WATER])
 
 
 class TheWay(TestCase):
