@@ -175,6 +175,8 @@ CHECKS = (
     Check("journeys", "Front end builds", built_front_end),
     Check("journeys", "What comes before the first page", first_script),
     Check("journeys", "Browser journeys", django_tests("tests.journeys")),
+    Check("survival", "Front end stands", built_front_end),
+    Check("survival", "Survival of the house", django_tests("tests.survival")),
 )
 GROUPS = tuple(dict.fromkeys(check.group for check in CHECKS))
 
@@ -198,6 +200,7 @@ def run_all(only: list[str]) -> int:
             "PATH": f"{PYTHON.parent}{os.pathsep}{os.environ['PATH']}",
             # What tests keep as files goes with their database.
             "DESPERTAR_FILES": str(db.home / "files"),
+            "DESPERTAR_COUNTS": str(db.home / "counts"),
         }
         for check in CHECKS:
             if only and check.group not in only:

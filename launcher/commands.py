@@ -10,7 +10,7 @@ import sys
 import time
 from contextlib import suppress
 
-from . import checks, machine, say, serving, toolchain, tools
+from . import checks, machine, say, serving, toolchain, tools, upgrade
 from .database import free_port
 from .place import CONTRACT, PYTHON, ROOT, SERVER, VAR, WEB
 
@@ -31,17 +31,20 @@ def dev(_: argparse.Namespace) -> int:
     processes: list[subprocess.Popen[bytes]] = []
     db = serving.database()
     try:
-        with serving.only_one():
+        with serving.only_one() as lock:
+            serving.clear_strays()
             _set_up()
             toolchain.npm_packages()
-            env = _open_database(demo_kitchen=True, debug=True)
+            env = _open_database(lock, demo_kitchen=True, debug=True)
             port = free_port()
             command = [str(PYTHON), str(SERVER / "manage.py"), "runserver", f"127.0.0.1:{port}"]
             processes.append(subprocess.Popen(command, env=env, start_new_session=True))
             vite = toolchain.npm_run("dev")
-            vite_env = {**os.environ, "DESPERTAR_API": f"http://127.0.0.1:{port}"}
+            vite_env = {**os.environ, "DESPERTAR_API": f"http://127.0.0.1:{port}", serving.HOUSE: str(VAR)}
             processes.append(subprocess.Popen(vite, cwd=WEB, env=vite_env, start_new_session=True))
-            serving.watch(processes, ["Django", "Vite"], time.sleep)
+            while all(process.poll() is None for process in processes):
+                time.sleep(0.5)
+            raise say.Stop("Django or Vite ended by itself.")
     except serving.Asked:
         return 0
     finally:
@@ -51,7 +54,6 @@ def dev(_: argparse.Namespace) -> int:
         for process in processes:
             serving.end(process)
         db.stop()
-    return 0
 
 
 def stop(_: argparse.Namespace) -> int:
@@ -122,48 +124,51 @@ def _set_up() -> None:
     toolchain.python_packages(checks=False)
 
 
-def _open_database(*, demo_kitchen: bool, debug: bool = False) -> dict[str, str]:
+def _open_database(lock: int, *, demo_kitchen: bool, debug: bool = False) -> dict[str, str]:
+    VAR.chmod(0o700)
     with say.step("Starting the database"):
         db = serving.database()
+        db.holding = (lock,)
         db.start()
     env = serving.django_env(db, demo=demo_kitchen, debug=debug)
     if demo_kitchen:
         env["DESPERTAR_STANDIN_TOKEN"] = serving.standin_token()
-    with say.step("Preparing the kitchen"):
-        serving.manage(env, "prepare", *(["--demo"] if demo_kitchen else []))
-    return env
+    with serving.undisturbed(), say.step("Preparing the kitchen"):
+        upgrade.prepare(db, env, ["--demo"] if demo_kitchen else [])
+    return {**env, serving.HOUSE: str(VAR)}
 
 
 def _serve(*, demo_kitchen: bool) -> int:
     serving.heed_signals()
     db = serving.database()
-    web: subprocess.Popen[bytes] | None = None
-    beside: list[subprocess.Popen[bytes]] = []
+    kept: list[serving.Kept] = []
     ours = False
     try:
-        with serving.only_one():
+        with serving.only_one() as lock:
             ours = True
             say.line("Despertar")
             serving.clear_strays()
             _set_up()
             toolchain.front_end()
-            env = _open_database(demo_kitchen=demo_kitchen)
+            env = _open_database(lock, demo_kitchen=demo_kitchen)
             port = serving.choose_port()
+            scale = serving.scale_port()
             if demo_kitchen:
-                scale = serving.scale_port()
                 env["DESPERTAR_SCALE"] = f"http://127.0.0.1:{scale}"
             with say.step("Starting the web server"):
-                web = serving.gunicorn(env, port)
-                serving.wait_until_it_answers(port, web)
+                web = serving.Kept("web server", lambda: serving.gunicorn(env, port))
+                kept.append(web)
+                serving.wait_until_it_answers(port, web.process)
             address = f"http://127.0.0.1:{port}/"
             serving.ADDRESS_FILE.write_text(address)
             say.line(f"\n  Open {address}")
-            beside.append(serving.reminders(env))
+            kept.append(serving.Kept("reminders", lambda: serving.reminders(env)))
             if demo_kitchen:
-                beside += serving.standins(port, scale, env["DESPERTAR_STANDIN_TOKEN"])
+                kept.append(serving.Kept("simulated scale", lambda: serving.scale(env, scale)))
+                kept.append(serving.Kept("simulated thermometer", lambda: serving.thermometer(env, port)))
                 say.line(f"  A simulated kitchen scale to play with: {env['DESPERTAR_SCALE']}/")
             say.line("  Ctrl-C stops it.\n")
-            serving.watch([web], ["The web server"], time.sleep)
+            serving.keep(db, kept, time.sleep)
     except serving.AlreadyRunning as running:
         where = f"at {running.address}" if running.address else "(it is still starting)"
         say.line(f"Despertar already runs {where}. ./despertar stop ends it.")
@@ -172,16 +177,17 @@ def _serve(*, demo_kitchen: bool) -> int:
         say.line("\n  Stopping …")
         return 0
     finally:
-        for process in (*beside, *([web] if web is not None else [])):
-            serving.end(process)
+        for one in reversed(kept):
+            serving.end(one.process)
         if ours:
             db.stop()
+            serving.clear_strays()
     return 0
 
 
 def main(arguments: list[str]) -> int:
-    if os.geteuid() == 0:
-        os.umask(0o022)
+    # What is made here is nobody else's: photos, logs, the database, its password.
+    os.umask(0o077)
     parser = argparse.ArgumentParser(prog="./despertar", description="Raise a sourdough starter, day by day.")
     commands = parser.add_subparsers(dest="command", required=True)
     for name, act in (

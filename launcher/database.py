@@ -6,12 +6,14 @@ import getpass
 import hashlib
 import os
 import secrets
+import shutil
 import signal
 import socket
 import subprocess
 import tempfile
 import time
 from pathlib import Path
+from typing import Any
 
 from . import say
 from .machine import program
@@ -52,6 +54,18 @@ def free_port() -> int:
         return port
 
 
+def secret(path: Path, length: int) -> str:
+    """Made at the first need, whole or not at all, for the owner's eyes only; an empty file is made anew."""
+    if not path.exists() or not path.read_text().strip():
+        path.parent.mkdir(parents=True, exist_ok=True)
+        half = path.with_suffix(".part")
+        half.unlink(missing_ok=True)
+        half.touch(mode=0o600)
+        half.write_text(secrets.token_urlsafe(length))
+        half.replace(path)
+    return path.read_text()
+
+
 class Database:
     """One private server. `home` holds all of it; with `lasting` false it may lose data in a power cut."""
 
@@ -63,6 +77,8 @@ class Database:
         self.config = home / "mariadb.cnf"
         self.log = LOGS / f"mariadb-{home.name}.log"
         self.socket = self._socket_path()
+        # What its steps keep open: a launcher's lock, so that no next start works beside a step of a killed one.
+        self.holding: tuple[int, ...] = ()
 
     def _socket_path(self) -> Path:
         path = self.home / "mariadb.sock"
@@ -76,6 +92,7 @@ class Database:
     def start(self) -> None:
         """Start the server, or take over one of ours that a killed launcher left running."""
         if self.pid() is not None and self._answers():
+            self._grant()
             return
         self.stop()
         for folder in (self.home, self.home / "tmp", LOGS):
@@ -100,26 +117,36 @@ class Database:
             if self.pid() is None:
                 return
             time.sleep(0.05)
-        raise say.Stop(f"MariaDB (process {pid}) did not end within 30 s. See {self.log}.")
+        # It is stopped or stuck; it comes up again from its own log as after a power cut.
+        os.kill(pid, signal.SIGKILL)
+        while self.pid() is not None:
+            time.sleep(0.05)
 
     def pid(self) -> int | None:
         """The process that serves our data folder, if it lives. A number reused by another program does not count."""
         try:
             number = int(self.pid_file.read_text().strip())
-            command = Path(f"/proc/{number}/cmdline").read_bytes().split(b"\0")
         except (OSError, ValueError):
-            return None
-        return number if f"--defaults-file={self.config}".encode() in command else None
+            # It has only just begun, and has not written its number down yet.
+            return next((int(one.name) for one in Path("/proc").iterdir() if self._is_ours(one.name)), None)
+        return number if self._is_ours(str(number)) else None
+
+    def as_root(self, name: str, *arguments: str, log: str, **io: Any) -> str:
+        """One of MariaDB's own programs on this server, as who started it."""
+        command = [program(name), "--no-defaults", f"--socket={self.socket}", *arguments]
+        return say.run(command, log=f"mariadb-{log}-{self.home.name}", holding=self.holding, **io)
+
+    def _is_ours(self, number: str) -> bool:
+        try:
+            command = Path(f"/proc/{number}/cmdline").read_bytes().split(b"\0")
+        except OSError:
+            return False
+        return f"--defaults-file={self.config}".encode() in command
 
     # --- for Django ---
 
     def password(self) -> str:
-        path = self.home / "password"
-        self.home.mkdir(parents=True, exist_ok=True)
-        if not path.exists():
-            path.touch(mode=0o600)
-            path.write_text(secrets.token_urlsafe(32))
-        return path.read_text()
+        return secret(self.home / "password", 32)
 
     def env(self) -> dict[str, str]:
         return {
@@ -132,6 +159,8 @@ class Database:
     # --- inside ---
 
     def _initialise(self) -> None:
+        # What an interrupted first start left holds nothing yet.
+        shutil.rmtree(self.data, ignore_errors=True)
         user = getpass.getuser()
         command = [
             program("mariadb-install-db"),
@@ -143,7 +172,7 @@ class Database:
             f"--auth-root-socket-user={user}",
             *(["--user=root"] if os.geteuid() == 0 else []),
         ]
-        say.run(command, log=f"mariadb-init-{self.home.name}")
+        say.run(command, log=f"mariadb-init-{self.home.name}", holding=self.holding)
         (self.home / "initialised").touch()
 
     def _try_start(self) -> bool:
@@ -182,21 +211,26 @@ class Database:
         return False
 
     def _answers(self) -> bool:
-        ping = [program("mariadb-admin"), "--no-defaults", f"--socket={self.socket}", "ping"]
-        return subprocess.run(ping, capture_output=True, check=False).returncode == 0
+        ping = [program("mariadb-admin"), "--no-defaults", f"--socket={self.socket}", "--connect-timeout=5", "ping"]
+        try:
+            return subprocess.run(ping, capture_output=True, check=False, timeout=10).returncode == 0
+        except subprocess.TimeoutExpired:
+            return False
 
     def _grant(self) -> None:
-        if (self.home / "granted").exists():
+        granted = self.home / "granted"
+        mark = hashlib.sha256(self.password().encode()).hexdigest()
+        if granted.exists() and granted.read_text() == mark:
             return
         sql = f"""
             CREATE DATABASE IF NOT EXISTS `{NAME}`;
-            CREATE USER IF NOT EXISTS `{USER}`@`localhost` IDENTIFIED BY '{self.password()}';
+            CREATE USER IF NOT EXISTS `{USER}`@`localhost`;
+            ALTER USER `{USER}`@`localhost` IDENTIFIED BY '{self.password()}';
             GRANT ALL ON `{NAME}`.* TO `{USER}`@`localhost`;
             GRANT ALL ON `test\\_{NAME}%`.* TO `{USER}`@`localhost`;
         """
-        client = [program("mariadb"), "--no-defaults", f"--socket={self.socket}"]
-        say.run(client, log=f"mariadb-grant-{self.home.name}", stdin=sql)
-        (self.home / "granted").touch()
+        self.as_root("mariadb", log="grant", stdin=sql)
+        granted.write_text(mark)
 
     def _log_tail(self) -> str:
         if not self.log.exists():

@@ -88,9 +88,11 @@ def require(needs: tuple[Need, ...]) -> None:
             raise say.Stop(f"sudo was refused. As root, run:\n\n    {by_hand}\n\nthen start again.")
     env = {"DEBIAN_FRONTEND": "noninteractive"}
     with say.step("Reading Debian's package lists"):
-        say.run([*as_root, "apt-get", "update"], log="apt-update", env=env)
+        say.run([*as_root, "apt-get", "update"], log="apt-update", env=env, umask=0o022, own_session=False)
     with say.step(f"Installing {', '.join(missing)}"):
-        say.run([*as_root, "env", "DEBIAN_FRONTEND=noninteractive", *command], log="apt-install", env=env)
+        install = [*as_root, "env", "DEBIAN_FRONTEND=noninteractive", *command]
+        # What is installed is for all users of the machine.
+        say.run(install, log="apt-install", env=env, umask=0o022, own_session=False)
     still = [need.package for need in needs if not need.is_there()]
     if still:
         raise say.Stop(f"apt-get ended well, yet {', '.join(still)} did not bring what is needed. See var/log.")
@@ -108,5 +110,8 @@ def check_node() -> None:
 
 
 def interpreter() -> str:
-    """Tells one Python from another, so that a virtual environment made by an old one is made anew."""
-    return f"{sys.executable} {sys.version}"
+    """Tells one Python from another, so that a virtual environment made by an old one is made anew.
+
+    The same whether it runs itself or out of an environment made of it.
+    """
+    return f"{sys.base_prefix} {sys.version}"

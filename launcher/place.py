@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+import os
 from collections.abc import Iterable
 from pathlib import Path
 
@@ -11,7 +12,8 @@ CORE = ROOT / "core"
 SERVER = ROOT / "server"
 WEB = ROOT / "web"
 VENV = ROOT / ".venv"
-VAR = ROOT / "var"
+# Everything that is kept; another place is for trying things out beside the kitchen.
+VAR = Path(os.environ.get("DESPERTAR_VAR") or ROOT / "var").resolve()
 LOGS = VAR / "log"
 RUN = VAR / "run"
 CONTRACT = ROOT / "contract" / "openapi.json"

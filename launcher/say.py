@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import os
+import signal
 import subprocess
 import sys
 import threading
 import time
 from collections.abc import Iterator, Mapping, Sequence
-from contextlib import contextmanager
+from contextlib import ExitStack, contextmanager, suppress
 from pathlib import Path
 
 from .place import LOGS
@@ -55,29 +56,50 @@ def run(
     log: str,
     cwd: Path | None = None,
     env: Mapping[str, str] | None = None,
-    stdin: str | None = None,
+    stdin: str | Path | None = None,
+    out: Path | None = None,
+    umask: int = -1,
+    holding: Sequence[int] = (),
+    own_session: bool = True,
 ) -> str:
     """Run a command with its output kept in `var/log/<log>.log`; on failure show the end of that log.
 
-    Returns the output. Raises Stop with the last lines when the command fails.
+    It runs in a session of its own, so that a Ctrl-C reaches the launcher alone, which then ends all of it. `stdin` is
+    a text or a file; `out` takes what it prints, and the log its complaints alone; what is in `holding` stays open in
+    it. One that may ask at the terminal needs the launcher's own session.
+    Returns the output, if it was not sent elsewhere. Raises Stop with the last lines when the command fails.
     """
     LOGS.mkdir(parents=True, exist_ok=True)
     path = LOGS / f"{log}.log"
-    with path.open("w+", encoding="utf-8", errors="replace") as out:
-        result = subprocess.run(
+    with ExitStack() as files:
+        said = files.enter_context(path.open("w+", encoding="utf-8", errors="replace"))
+        sent = files.enter_context(out.open("wb")) if out else said
+        given = files.enter_context(stdin.open("rb")) if isinstance(stdin, Path) else None
+        process = subprocess.Popen(
             [str(part) for part in command],
             cwd=cwd,
             env={**os.environ, **(env or {})},
-            input=stdin,
-            stdin=None if stdin is not None else subprocess.DEVNULL,
-            stdout=out,
-            stderr=subprocess.STDOUT,
+            stdin=given or (subprocess.PIPE if stdin is not None else subprocess.DEVNULL),
+            stdout=sent,
+            stderr=said,
             text=True,
-            check=False,
+            umask=umask,
+            pass_fds=tuple(holding),
+            start_new_session=own_session,
         )
-        out.seek(0)
-        text = out.read()
-    if result.returncode != 0:
+        try:
+            process.communicate(stdin if isinstance(stdin, str) else None)
+        except BaseException:
+            with suppress(ProcessLookupError, PermissionError):
+                if own_session:
+                    os.killpg(process.pid, signal.SIGKILL)
+                else:
+                    process.kill()
+            process.wait()
+            raise
+        said.seek(0)
+        text = said.read()
+    if process.returncode != 0:
         tail = "\n".join("    " + row for row in text.strip().splitlines()[-25:])
-        raise Stop(f"{Path(str(command[0])).name} failed (exit {result.returncode}). The end of {path}:\n{tail}")
+        raise Stop(f"{Path(str(command[0])).name} failed (exit {process.returncode}). The end of {path}:\n{tail}")
     return text

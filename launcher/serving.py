@@ -4,23 +4,23 @@ from __future__ import annotations
 
 import fcntl
 import os
-import secrets
 import signal
 import socket
 import subprocess
 import time
 import urllib.request
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager, suppress
 from pathlib import Path
 from types import FrameType
+from typing import IO
 
 from . import say
-from .database import Database, free_port
+from .database import Database, free_port, secret
 from .place import LOGS, PYTHON, ROOT, RUN, SERVER, VAR
 from .toolchain import python_env
 
-USUAL_PORT = 8420
+USUAL_PORT = int(os.environ.get("DESPERTAR_PORT", "8420"))
 WORKERS = 2
 
 LOCK_FILE = RUN / "launcher.lock"
@@ -39,44 +39,66 @@ def database() -> Database:
     return Database(VAR / "database", lasting=True)
 
 
+# How long the steps of a killed launcher may go on after it.
+LEFT_S = 180.0
+
+
 @contextmanager
-def only_one() -> Iterator[None]:
-    """Hold the lock of this checkout. Raises AlreadyRunning; a killed launcher's lock is freed by the kernel."""
+def only_one() -> Iterator[int]:
+    """Hold the lock of this checkout; gives its file descriptor, for what must not be at work beside a next start.
+
+    Raises AlreadyRunning. A killed launcher's lock is freed by the kernel, when the step that it was in has ended too.
+    """
     RUN.mkdir(parents=True, exist_ok=True)
     with LOCK_FILE.open("a+") as lock:
-        try:
-            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-        except BlockingIOError:
-            raise AlreadyRunning(ADDRESS_FILE.read_text() if ADDRESS_FILE.exists() else None) from None
+        if not _locked(lock):
+            if _launcher_lives(lock):
+                raise AlreadyRunning(ADDRESS_FILE.read_text() if ADDRESS_FILE.exists() else None)
+            with say.step("Waiting for a step of a killed start to end"):
+                _lock_when_free(lock)
         lock.truncate(0)
         lock.write(str(os.getpid()))
         lock.flush()
         ADDRESS_FILE.unlink(missing_ok=True)
         try:
-            yield
+            yield lock.fileno()
         finally:
             ADDRESS_FILE.unlink(missing_ok=True)
             lock.truncate(0)
 
 
+def _locked(lock: IO[str]) -> bool:
+    try:
+        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except BlockingIOError:
+        return False
+    return True
+
+
+def _launcher_lives(lock: IO[str]) -> bool:
+    """Whether it is a launcher that holds the lock, and not the step that a killed one was in."""
+    lock.seek(0)
+    number = lock.read().strip()
+    # Empty: it has only just begun.
+    return not number or Path(f"/proc/{number}").exists()
+
+
+def _lock_when_free(lock: IO[str]) -> None:
+    until = time.monotonic() + LEFT_S
+    while not _locked(lock):
+        if time.monotonic() > until:
+            raise say.Stop(f"A step of a killed start does not end. See {LOGS}; ./despertar stop ends it.")
+        time.sleep(0.1)
+
+
 def secret_key() -> str:
     """Django's signing key."""
-    return _secret("secret-key")
+    return secret(VAR / "secret-key", 64)
 
 
 def standin_token() -> str:
     """What the simulated thermometer shows when it posts to the demo kitchen."""
-    return _secret("standin-token")
-
-
-def _secret(name: str) -> str:
-    """Made at the first start and kept for the owner's eyes only."""
-    path = VAR / name
-    if not path.exists():
-        path.parent.mkdir(parents=True, exist_ok=True)
-        path.touch(mode=0o600)
-        path.write_text(secrets.token_urlsafe(64))
-    return path.read_text()
+    return secret(VAR / "standin-token", 64)
 
 
 def django_env(db: Database, *, demo: bool, debug: bool = False) -> dict[str, str]:
@@ -88,60 +110,47 @@ def django_env(db: Database, *, demo: bool, debug: bool = False) -> dict[str, st
         "DESPERTAR_DEMO": "1" if demo else "0",
         "DESPERTAR_DEBUG": "1" if debug else "0",
         "DESPERTAR_FILES": str(VAR / "files"),
+        "DESPERTAR_COUNTS": str(VAR / "counts"),
     }
-
-
-def manage(env: dict[str, str], *arguments: str) -> str:
-    return say.run([PYTHON, SERVER / "manage.py", *arguments], log=f"manage-{arguments[0]}", env=env)
-
-
-SCALE_PORT = 8421
 
 
 def scale_port() -> int:
     """The simulated scale's usual port, or a free one."""
-    return SCALE_PORT if _is_free(SCALE_PORT) else free_port()
+    return USUAL_PORT + 1 if _is_free(USUAL_PORT + 1) else free_port()
 
 
-def reminders(env: dict[str, str]) -> subprocess.Popen[bytes]:
-    """The process that sends due reminders to the postbox, once a minute."""
-    with (LOGS / "reminders.log").open("ab") as log:
+# Every process of a running kitchen carries this in its environment, so that none is ever left behind unknown.
+HOUSE = "DESPERTAR_HOUSE"
+
+
+def _begin(log: str, command: Sequence[str | Path], env: dict[str, str]) -> subprocess.Popen[bytes]:
+    LOGS.mkdir(parents=True, exist_ok=True)
+    with (LOGS / f"{log}.log").open("ab") as out:
         return subprocess.Popen(
-            [str(PYTHON), str(SERVER / "manage.py"), "remind", "--every", "60"],
+            [str(part) for part in command],
+            cwd=ROOT,
             env=env,
             stdin=subprocess.DEVNULL,
-            stdout=log,
-            stderr=log,
+            stdout=out,
+            stderr=out,
             start_new_session=True,
         )
 
 
-def standins(port: int, scale: int, token: str) -> list[subprocess.Popen[bytes]]:
-    """The simulated scale and thermometer beside a demo kitchen."""
-    commands: tuple[list[str], ...] = (
-        ["standins.scale", "--port", str(scale)],
-        [
-            "standins.thermometer",
-            f"--to=http://127.0.0.1:{port}/api/degrees",
-            # In one word: a token may begin with a dash.
-            f"--token={token}",
-            "--every=120",
-            "--mean=20",
-        ],
-    )
-    LOGS.mkdir(parents=True, exist_ok=True)
-    with (LOGS / "standins.log").open("ab") as log:
-        return [
-            subprocess.Popen(
-                [str(PYTHON), "-m", *command],
-                cwd=ROOT,
-                stdin=subprocess.DEVNULL,
-                stdout=log,
-                stderr=log,
-                start_new_session=True,
-            )
-            for command in commands
-        ]
+def reminders(env: dict[str, str]) -> subprocess.Popen[bytes]:
+    """The process that sends due reminders to the postbox, once a minute."""
+    return _begin("reminders", [PYTHON, SERVER / "manage.py", "remind", "--every", "60"], env)
+
+
+def scale(env: dict[str, str], port: int) -> subprocess.Popen[bytes]:
+    """The simulated scale beside a demo kitchen."""
+    return _begin("standins", [PYTHON, "-m", "standins.scale", "--port", str(port)], env)
+
+
+def thermometer(env: dict[str, str], kitchen: int) -> subprocess.Popen[bytes]:
+    """The simulated thermometer; its token is in its environment, where no other user of the machine sees it."""
+    to = f"--to=http://127.0.0.1:{kitchen}/api/degrees"
+    return _begin("standins", [PYTHON, "-m", "standins.thermometer", to, "--every=120", "--mean=20"], env)
 
 
 def _is_free(port: int) -> bool:
@@ -164,25 +173,20 @@ def choose_port() -> int:
 
 
 def gunicorn(env: dict[str, str], port: int, *, pid_file: Path = WEB_PID) -> subprocess.Popen[bytes]:
-    for folder in (LOGS, pid_file.parent):
-        folder.mkdir(parents=True, exist_ok=True)
+    pid_file.parent.mkdir(parents=True, exist_ok=True)
     command: list[str | Path] = [PYTHON, "-m", "gunicorn", "config.wsgi:application"]
     command += ["--chdir", SERVER, "--bind", f"127.0.0.1:{port}", "--pid", pid_file]
-    command += ["--workers", str(WORKERS), "--worker-class", "gthread", "--threads", "4"]
+    command += ["--workers", str(WORKERS), "--worker-class", "config.worker.PatientWorker"]
     command += ["--graceful-timeout", "5", "--no-control-socket"]
-    with (LOGS / "web.log").open("ab") as log:
-        return subprocess.Popen(
-            [str(part) for part in command],
-            env=env,
-            stdin=subprocess.DEVNULL,
-            stdout=log,
-            stderr=log,
-            start_new_session=True,
-        )
+    return _begin("web", command, {**env, **GIVES_BACK})
+
+
+# The C library keeps what a large photo took unless it is told that such pieces come and go (glibc, mallopt(3)).
+GIVES_BACK = {"MALLOC_MMAP_THRESHOLD_": "262144", "MALLOC_TRIM_THRESHOLD_": "1048576", "MALLOC_ARENA_MAX": "2"}
 
 
 def wait_until_it_answers(port: int, web: subprocess.Popen[bytes]) -> None:
-    url = f"http://127.0.0.1:{port}/api/session"
+    url = f"http://127.0.0.1:{port}/api/health"
     deadline = time.monotonic() + 60
     while time.monotonic() < deadline:
         if web.poll() is not None:
@@ -204,30 +208,77 @@ def end(process: subprocess.Popen[bytes]) -> None:
             process.wait(15)
 
 
-def clear_strays() -> None:
-    """Stop a web server that a killed launcher left behind; the database is taken over instead."""
-    with suppress(OSError, ValueError):
-        number = int(WEB_PID.read_text().strip())
-        if str(WEB_PID).encode() in Path(f"/proc/{number}/cmdline").read_bytes().split(b"\0"):
+def clear_strays() -> int:
+    """Stop what a killed launcher left behind, all but the database, which is taken over. Gives how many there were."""
+    left = strays()
+    for number in left:
+        with suppress(ProcessLookupError):
             os.kill(number, signal.SIGTERM)
-            while Path(f"/proc/{number}").exists():
-                time.sleep(0.05)
-    WEB_PID.unlink(missing_ok=True)
+    until = time.monotonic() + 15
+    while still := [number for number in left if Path(f"/proc/{number}/environ").exists() and _is_ours(number)]:
+        if time.monotonic() > until:
+            for number in still:
+                with suppress(ProcessLookupError):
+                    os.kill(number, signal.SIGKILL)
+        time.sleep(0.05)
+    for pid_file in RUN.glob("*.pid"):
+        pid_file.unlink(missing_ok=True)
+    return len(left)
+
+
+def strays() -> list[int]:
+    """The processes of this kitchen, by their number, whoever began them."""
+    return [int(one.name) for one in Path("/proc").iterdir() if one.name.isdigit() and _is_ours(int(one.name))]
+
+
+def _is_ours(number: int) -> bool:
+    try:
+        environ = Path(f"/proc/{number}/environ").read_bytes()
+    except OSError:
+        return False
+    return f"{HOUSE}={VAR}".encode() in environ.split(b"\0")
 
 
 class Asked(Exception):
     """Somebody asked the launcher to stop: Ctrl-C, `./despertar stop`, or the terminal closing."""
 
 
+_held = False
+_asked = False
+
+
 def heed_signals() -> None:
     def stop(_number: int, _frame: FrameType | None) -> None:
+        global _asked
+        _asked = True
+        if _held:
+            say.line("\n  Stopping as soon as the database is whole …")
+            return
         # A second Ctrl-C must not cut the clearing up short.
-        for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
+        for number in SIGNALS:
             signal.signal(number, signal.SIG_IGN)
         raise Asked
 
-    for number in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
+    for number in SIGNALS:
         signal.signal(number, stop)
+
+
+SIGNALS = (signal.SIGINT, signal.SIGTERM, signal.SIGHUP)
+
+
+@contextmanager
+def undisturbed() -> Iterator[None]:
+    """Whoever asks to stop meanwhile is heard at the end."""
+    global _held
+    _held = True
+    try:
+        yield
+    finally:
+        _held = False
+    if _asked:
+        for number in SIGNALS:
+            signal.signal(number, signal.SIG_IGN)
+        raise Asked
 
 
 def stop_running() -> bool:
@@ -235,23 +286,72 @@ def stop_running() -> bool:
     found = False
     if LOCK_FILE.exists():
         with LOCK_FILE.open("r+") as lock:
-            try:
-                fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-            except BlockingIOError:
+            if not _locked(lock):
                 found = True
-                os.kill(int(lock.read()), signal.SIGTERM)
-                fcntl.flock(lock, fcntl.LOCK_EX)
+                if _launcher_lives(lock):
+                    lock.seek(0)
+                    with suppress(ValueError, ProcessLookupError):
+                        os.kill(int(lock.read()), signal.SIGTERM)
+                _lock_when_free(lock)
+            lock.truncate(0)
     db = database()
-    found = found or WEB_PID.exists() or db.pid() is not None
-    clear_strays()
+    found = found or db.pid() is not None
+    found = clear_strays() > 0 or found
     db.stop()
     return found
 
 
-def watch(processes: list[subprocess.Popen[bytes]], names: list[str], asleep: Callable[[float], None]) -> None:
-    """Wait until asked to stop. Raises Stop when one of the processes ends by itself."""
+# --- keeping it running ---
+
+# Seconds before what fell is begun again: soon, then less and less often.
+RESTS_S = (0.0, 1.0, 2.0, 5.0, 10.0, 30.0, 60.0)
+# Having run so long, it counts as sound again.
+SOUND_AFTER_S = 120.0
+
+
+class Kept:
+    """A process that is begun again whenever it ends; its number is in `var/run`."""
+
+    def __init__(self, name: str, begin: Callable[[], subprocess.Popen[bytes]]) -> None:
+        self.name, self._begin = name, begin
+        self.falls = 0
+        self.again_at: float | None = None
+        self.process = self._start()
+
+    def _start(self) -> subprocess.Popen[bytes]:
+        self.began = time.monotonic()
+        process = self._begin()
+        (RUN / f"{self.name.replace(' ', '-')}.pid").write_text(str(process.pid))
+        return process
+
+    def look(self) -> None:
+        """Begin it again if it has ended and has rested."""
+        if self.process.poll() is None:
+            return
+        now = time.monotonic()
+        if self.again_at is None:
+            self.falls = 0 if now - self.began > SOUND_AFTER_S else self.falls
+            self.again_at = now + RESTS_S[min(self.falls, len(RESTS_S) - 1)]
+            self.falls += 1
+            say.line(f"  The {self.name} ended by itself (exit {self.process.returncode}); begun again. See {LOGS}.")
+        if now >= self.again_at:
+            self.again_at = None
+            self.process = self._start()
+
+
+def keep(db: Database, kept: Sequence[Kept], asleep: Callable[[float], None]) -> None:
+    """Watch over the database and the processes until asked to stop."""
+    falls = 0
     while True:
-        for process, name in zip(processes, names, strict=True):
-            if process.poll() is not None:
-                raise say.Stop(f"{name} ended by itself (exit {process.returncode}). See {LOGS}.")
+        if db.pid() is None:
+            say.line(f"  The database ended by itself; begun again. See {db.log}.")
+            try:
+                db.start()
+                falls = 0
+            except say.Stop as reason:
+                falls += 1
+                say.line(f"  {reason}")
+                asleep(RESTS_S[min(falls, len(RESTS_S) - 1)])
+        for one in kept:
+            one.look()
         asleep(0.5)

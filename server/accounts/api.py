@@ -8,10 +8,10 @@ from django.views.decorators.csrf import csrf_protect, ensure_csrf_cookie
 from ninja import Router
 from ninja.decorators import decorate_view
 
-from problems import ProblemsOut
+from problems import Problem, ProblemsOut, ServerProblem
 
 from . import services
-from .security import Baker, signed_in
+from .security import SIGN_UPS, Baker, before_guessing, guessed_wrong, signed_in
 from .wire import AccountOut, HeardIn, SessionOut, SignInIn, SignUpIn
 
 router = Router(tags=["accounts"])
@@ -33,7 +33,7 @@ def read_session(request: HttpRequest) -> SessionOut:
     return _session(request)
 
 
-@router.post("/accounts", response={200: SessionOut, 422: ProblemsOut})
+@router.post("/accounts", response={200: SessionOut, 422: ProblemsOut, 429: ProblemsOut}, throttle=SIGN_UPS)
 @decorate_view(csrf_protect)
 def sign_up(request: HttpRequest, payload: SignUpIn) -> SessionOut:
     services.sign_up(request, payload.name, payload.password, payload.time_zone)
@@ -43,7 +43,13 @@ def sign_up(request: HttpRequest, payload: SignUpIn) -> SessionOut:
 @router.post("/session", response={200: SessionOut, 401: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut})
 @decorate_view(csrf_protect)
 def sign_in(request: HttpRequest, payload: SignInIn) -> SessionOut:
-    services.sign_in(request, payload.name, payload.password)
+    before_guessing(request)
+    try:
+        services.sign_in(request, payload.name, payload.password)
+    except Problem as problem:
+        if problem.code is ServerProblem.WRONG_NAME_OR_PASSWORD:
+            guessed_wrong(request)
+        raise
     return _session(request)
 
 

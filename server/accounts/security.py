@@ -2,8 +2,12 @@
 
 from __future__ import annotations
 
+from django.core.cache import cache
 from django.http import HttpRequest
 from ninja.security import SessionAuth
+from ninja.throttling import SimpleRateThrottle
+
+from problems import Problem, ServerProblem
 
 from .models import Account
 from .services import account_of
@@ -21,3 +25,38 @@ class SignedIn(SessionAuth):
 
 
 signed_in = SignedIn()
+
+
+class ByAddress(SimpleRateThrottle):
+    """So many calls from one address in a while, whoever calls."""
+
+    def __init__(self, rate: str, scope: str) -> None:
+        self.scope = scope
+        super().__init__(rate)
+
+    def get_cache_key(self, request: HttpRequest) -> str:
+        return f"calls.{self.scope}.{self.get_ident(request)}"
+
+
+# A household, a class of bakers; not a machine that makes accounts.
+SIGN_UPS = ByAddress("30/h", "sign-up")
+
+# Wrong passwords from one address, over all names; one name alone is held by axes after five.
+MOST_GUESSES = 60
+GUESSES_FORGOTTEN_S = 600
+
+
+def _guesses(request: HttpRequest) -> str:
+    return f"guesses.{ByAddress('1/s', 'guess').get_ident(request)}"
+
+
+def before_guessing(request: HttpRequest) -> None:
+    """Raises Problem for an address that guessed too often. Bakers at other addresses are not held up by it."""
+    if cache.get(_guesses(request), 0) >= MOST_GUESSES:
+        raise Problem(ServerProblem.TOO_MANY_TRIES, "password", status=429, facts={"minutes": GUESSES_FORGOTTEN_S / 60})
+
+
+def guessed_wrong(request: HttpRequest) -> None:
+    key = _guesses(request)
+    cache.add(key, 0, GUESSES_FORGOTTEN_S)
+    cache.incr(key)

@@ -7,8 +7,9 @@ from math import ceil
 
 from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
-from django.db import OperationalError
+from django.db import OperationalError, connection
 from django.http import Http404, HttpRequest, HttpResponse
+from ninja import Schema
 from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationError
 from ninja.renderers import JSONRenderer
 
@@ -21,7 +22,7 @@ from kitchen.api import router as kitchen
 from logbook.api import router as logbook
 from photos.api import router as photos
 from places.api import router as places
-from problems import Problem, ServerProblem, answer, body, from_refusal
+from problems import Problem, ProblemsOut, ServerProblem, answer, body, from_refusal
 from problems.stored import UnreadableError
 from problems.validation import problems
 from reminders.api import router as reminders
@@ -39,6 +40,19 @@ class StrictJson(JSONRenderer):
 api = DocumentedAPI(title="Despertar", version=settings.VERSION, docs_url=None, openapi_url=None, renderer=StrictJson())
 for router in (accounts, places, kitchen, logbook, photos, guidance, exchange, reminders, demo):
     api.add_router("", router)
+
+
+class HealthOut(Schema):
+    """The kitchen answers, and its database too."""
+
+    version: str
+
+
+@api.get("/health", response={200: HealthOut, 503: ProblemsOut}, tags=["health"])
+def read_health(request: HttpRequest) -> HealthOut:
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT 1")
+    return HealthOut(version=settings.VERSION)
 
 
 @api.exception_handler(Problem)

@@ -118,6 +118,17 @@ AXES_LOCKOUT_CALLABLE = "config.pages.locked_out"
 AXES_RESET_ON_SUCCESS = True
 AXES_VERBOSE = False
 
+# How many proxies of one's own stand before the kitchen; what others say of an address is not believed.
+NINJA_NUM_PROXIES = int(os.environ.get("DESPERTAR_PROXIES", "0"))
+# What is counted by address is kept in files that all workers read.
+CACHES = {
+    "default": {
+        "BACKEND": "django.core.cache.backends.filebased.FileBasedCache",
+        "LOCATION": os.environ.get("DESPERTAR_COUNTS", str(ROOT / "var" / "counts")),
+        "OPTIONS": {"MAX_ENTRIES": 5_000},
+    }
+}
+
 # --- what the browser may do ---
 
 # Where a scale's bridge is looked for (see docs/devices.md); the stand-in speaks there by itself.

@@ -1,10 +1,14 @@
-"""`python -m standins.thermometer --to URL --token TOKEN [--every 300]`: posts as a real one (docs/devices.md)."""
+"""`python -m standins.thermometer --to URL [--every 300]`: posts as a real one does (docs/devices.md).
+
+Its token is taken from DESPERTAR_STANDIN_TOKEN.
+"""
 
 from __future__ import annotations
 
 import argparse
 import json
 import math
+import os
 import random
 import time
 import urllib.error
@@ -48,11 +52,14 @@ def post(url: str, token: str, readings: list[dict[str, object]]) -> bool:
 def main() -> None:
     parser = argparse.ArgumentParser(prog="python -m standins.thermometer", description=__doc__)
     parser.add_argument("--to", required=True, help="such as http://127.0.0.1:8420/api/degrees")
-    parser.add_argument("--token", required=True)
+    # In the environment, where other users of the machine do not see it.
+    parser.add_argument("--token", default=os.environ.get("DESPERTAR_STANDIN_TOKEN"))
     parser.add_argument("--every", type=float, default=300.0, help="seconds")
     parser.add_argument("--mean", type=float, default=22.0, help="°C")
     parser.add_argument("--swing", type=float, default=1.5, help="°C to both sides")
     arguments = parser.parse_args()
+    if not arguments.token:
+        parser.error("a token is needed, by --token or in DESPERTAR_STANDIN_TOKEN")
     waiting: deque[dict[str, object]] = deque(maxlen=KEPT)
     while True:
         now = datetime.now(UTC)

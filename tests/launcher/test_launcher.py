@@ -7,11 +7,12 @@ import socket
 import subprocess
 import sys
 import tempfile
+import threading
 from pathlib import Path
 from unittest import TestCase, mock
 
 from launcher import checks, machine, say, serving, toolchain
-from launcher.database import SOCKET_PATH_LIMIT, Database
+from launcher.database import SOCKET_PATH_LIMIT, Database, secret
 from launcher.place import ROOT, fingerprint
 
 
@@ -135,3 +136,84 @@ class Counting(TestCase):
             self.assertEqual(checks.tool(sys.executable, "-c", "print('why'); raise SystemExit(3)")({}), (0, 1))
         self.assertIn("why", said.call_args.args[0])
         self.assertEqual(checks.tool(sys.executable, "-c", "pass")({}), (1, 0))
+
+
+class Strays(TestCase):
+    def test_what_carries_the_mark_is_found_and_ended(self) -> None:
+        folder = in_folder(self)
+        with mock.patch.object(serving, "VAR", folder), mock.patch.object(serving, "RUN", folder):
+            marked = subprocess.Popen(
+                [sys.executable, "-c", "import time; time.sleep(600)"],
+                env={**os.environ, serving.HOUSE: str(folder)},
+                start_new_session=True,
+            )
+            (folder / "web.pid").write_text(str(marked.pid))
+            other = subprocess.Popen([sys.executable, "-c", "import time; time.sleep(600)"], start_new_session=True)
+            self.addCleanup(other.wait)
+            self.addCleanup(other.kill)
+            # A parent collects its children, as init would a stray's.
+            threading.Thread(target=marked.wait, daemon=True).start()
+            self.assertEqual(serving.strays(), [marked.pid])
+            self.assertEqual(serving.clear_strays(), 1)
+        self.assertFalse((folder / "web.pid").exists())
+        self.assertIsNotNone(marked.wait(10))
+        self.assertIsNone(other.poll())
+
+
+class KeptRunning(TestCase):
+    def test_begun_again_at_once_and_then_less_and_less_often(self) -> None:
+        folder = in_folder(self)
+        begun: list[subprocess.Popen[bytes]] = []
+
+        def begin() -> subprocess.Popen[bytes]:
+            begun.append(subprocess.Popen([sys.executable, "-c", "raise SystemExit(3)"]))
+            return begun[-1]
+
+        with (
+            mock.patch.object(serving, "RUN", folder),
+            mock.patch.object(say, "line") as said,
+            mock.patch("launcher.serving.time.monotonic") as clock,
+        ):
+            clock.return_value = 100.0
+            kept = serving.Kept("web server", begin)
+            waits = []
+            for _ in range(4):
+                begun[-1].wait()
+                before = len(begun)
+                kept.look()
+                if len(begun) == before and kept.again_at is not None:
+                    waits.append(kept.again_at - clock.return_value)
+                    clock.return_value = kept.again_at
+                    kept.look()
+        self.assertEqual((len(begun), waits), (5, [1.0, 2.0, 5.0]))
+        self.assertIn("The web server ended by itself (exit 3)", said.call_args_list[0].args[0])
+        self.assertEqual((folder / "web-server.pid").read_text(), str(begun[-1].pid))
+        begun[-1].wait()
+
+
+class Secrets(TestCase):
+    def test_an_empty_one_is_made_anew(self) -> None:
+        path = in_folder(self) / "key"
+        path.touch()
+        made = secret(path, 32)
+        self.assertGreater(len(made), 30)
+        self.assertEqual(secret(path, 32), made)
+        self.assertEqual(path.stat().st_mode & 0o077, 0)
+
+
+class Undisturbed(TestCase):
+    def test_who_asks_meanwhile_is_heard_at_the_end(self) -> None:
+        script = (
+            "import os, signal, sys",
+            f"sys.path.insert(0, {str(ROOT)!r})",
+            "from launcher import serving",
+            "serving.heed_signals()",
+            "try:",
+            "    with serving.undisturbed():",
+            "        os.kill(os.getpid(), signal.SIGINT); os.kill(os.getpid(), signal.SIGTERM)",
+            "        print('whole', flush=True)",
+            "except serving.Asked:",
+            "    print('asked', flush=True)",
+        )
+        done = subprocess.run([sys.executable, "-c", "\n".join(script)], capture_output=True, text=True, check=True)
+        self.assertEqual([line for line in done.stdout.splitlines() if line in ("whole", "asked")], ["whole", "asked"])

@@ -2,7 +2,12 @@
 
 from __future__ import annotations
 
+from unittest import mock
+
+from django.core.cache import cache
 from django.test import Client, TestCase, override_settings
+
+from accounts import security
 
 from .base import PASSWORD, Baker
 
@@ -60,6 +65,33 @@ class SigningIn(TestCase):
         self.assertEqual(stranger.problem("POST", "/api/session", right)[:2], (429, "too_many_tries"))
         Baker("Noor").sign_up()
         self.assertEqual(stranger.call("POST", "/api/session", {"name": "Noor", "password": PASSWORD})[0], 200)
+
+    def test_guesses_over_many_names_shut_the_door_for_that_address_alone(self) -> None:
+        cache.clear()
+        Baker("Ines").sign_up()
+        right = {"name": "Ines", "password": PASSWORD}
+        with mock.patch.object(security, "MOST_GUESSES", 4):
+            for number in range(4):
+                guess = {"name": f"Baker {number}", "password": "not this one"}
+                self.assertEqual(Baker("").problem("POST", "/api/session", guess)[0], 401)
+            self.assertEqual(Baker("").problem("POST", "/api/session", right)[:2], (429, "too_many_tries"))
+            # Saying that one comes from elsewhere does not help; coming from elsewhere does.
+            pretended = Baker("", Client(headers={"X-Forwarded-For": "192.0.2.7"}))
+            self.assertEqual(pretended.problem("POST", "/api/session", right)[0], 429)
+            Baker("", Client(REMOTE_ADDR="192.0.2.7")).ok("POST", "/api/session", right)
+        cache.clear()
+
+    def test_one_address_signs_up_so_many_in_an_hour(self) -> None:
+        cache.clear()
+        with mock.patch.object(security.SIGN_UPS, "num_requests", 2):
+            for name in ("Ines", "Noor"):
+                Baker(name).sign_up()
+            body = {"name": "Hugo", "password": PASSWORD, "time_zone": "UTC"}
+            status, answer = Baker("").call("POST", "/api/accounts", body)
+            self.assertEqual((status, answer["errors"][0]["code"]), (429, "too_many_tries"))
+            self.assertGreater(answer["errors"][0]["facts"]["minutes"], 50)
+            Baker("Hugo", Client(REMOTE_ADDR="192.0.2.7")).sign_up()
+        cache.clear()
 
     def test_the_demo_account_has_no_password(self) -> None:
         Baker("").ok("POST", "/api/demo/visit", {"time_zone": "UTC"})

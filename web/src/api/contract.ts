@@ -199,6 +199,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Health */
+        get: operations["config_api_read_health"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/heard": {
         parameters: {
             query?: never;
@@ -1624,6 +1641,14 @@ export interface components {
             open_invitations: number;
             /** Others */
             others: components["schemas"]["HelperOut"][];
+        };
+        /**
+         * HealthOut
+         * @description The kitchen answers, and its database too.
+         */
+        HealthOut: {
+            /** Version */
+            version: string;
         };
         /**
          * HeardIn
@@ -3289,6 +3314,7 @@ export type GlanceOut = components['schemas']['GlanceOut'];
 export type Glass = components['schemas']['Glass'];
 export type GlassOut = components['schemas']['GlassOut'];
 export type HandsOut = components['schemas']['HandsOut'];
+export type HealthOut = components['schemas']['HealthOut'];
 export type HeardIn = components['schemas']['HeardIn'];
 export type HelperOut = components['schemas']['HelperOut'];
 export type HoursBody = components['schemas']['HoursBody'];
@@ -3463,6 +3489,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4463,6 +4498,44 @@ export interface operations {
                 };
             };
             /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    config_api_read_health: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HealthOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Service Unavailable */
             503: {
                 headers: {
                     [name: string]: unknown;
