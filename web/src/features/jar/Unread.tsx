@@ -96,8 +96,16 @@ function Unread({ found, onMended }: { readonly found: UnreadJar; readonly onMen
   );
 }
 
+const KINDS: Readonly<Record<string, string>> = {
+  feed: jarText.fed,
+  look: commonText.look,
+  bin: jarText.binned,
+  leave: jarText.leftAlone,
+  word: jarText.yourWord,
+};
+
 function titleOf(entry: Written): string {
-  return entry.entry ? tell(entry.entry, null).title : jarText.anEntry;
+  return entry.entry ? tell(entry.entry, null).title : (KINDS[entry.kind] ?? jarText.anEntry);
 }
 
 function Line({ entry, found }: { readonly entry: Written; readonly found: UnreadJar }) {

@@ -6,7 +6,7 @@ export const jarText = {
   itsLogIsWholeAnd:
     "Its log is whole and nothing is lost; only what follows from it cannot be worked out. The other jars go on as ever.",
   itCanBeReadAgain: "It can be read again: open it",
-  whatItStandsOn: "It stands on this entry",
+  whatItStandsOn: "It hangs on this entry",
   undoThisOneAndThe:
     "Undo it and the jar opens again. It stays in the log, struck through, and can be put back.",
   undoThisEntry: "Undo this entry",
