@@ -12,7 +12,7 @@ from problems import Problem, ProblemsOut, ServerProblem
 
 from . import services
 from .security import SIGN_UPS, Baker, before_guessing, guessed_wrong, signed_in
-from .wire import AccountOut, HeardIn, SessionOut, SignInIn, SignUpIn
+from .wire import AccountOut, HeardIn, SessionOut, SignInIn, SignUpIn, TimeZoneIn
 
 router = Router(tags=["accounts"])
 
@@ -57,6 +57,12 @@ def sign_in(request: HttpRequest, payload: SignInIn) -> SessionOut:
 @decorate_view(csrf_protect)
 def sign_out(request: HttpRequest) -> SessionOut:
     services.sign_out(request)
+    return _session(request)
+
+
+@router.put("/time-zone", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
+def set_time_zone(request: Baker, payload: TimeZoneIn) -> SessionOut:
+    services.set_time_zone(request.auth, payload.time_zone)
     return _session(request)
 
 

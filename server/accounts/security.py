@@ -12,6 +12,9 @@ from problems import Problem, ServerProblem
 from .models import Account
 from .services import account_of
 
+# Whose a write is, by the account's id: a device may hold what another baker put down on it.
+WHOSE = "X-Despertar-Account"
+
 
 class Baker(HttpRequest):
     """A request that passed `signed_in`."""
@@ -21,7 +24,12 @@ class Baker(HttpRequest):
 
 class SignedIn(SessionAuth):
     def authenticate(self, request: HttpRequest, key: str | None) -> Account | None:  # noqa: ARG002  (the base's form)
-        return account_of(request)
+        account = account_of(request)
+        named = request.headers.get(WHOSE)
+        if account is not None and named is not None and named != str(account.pk):
+            # Put down by one baker, sent while another is signed in on the same device.
+            raise Problem(ServerProblem.OTHER_ACCOUNT, "", status=409)
+        return account
 
 
 signed_in = SignedIn()

@@ -65,6 +65,12 @@ def sign_in_as_demo(request: HttpRequest, account: Account, time_zone: str) -> N
     login(request, account, backend="django.contrib.auth.backends.ModelBackend")
 
 
+def set_time_zone(account: Account, name: str) -> None:
+    """Where the baker lives now; all pages and hours go by it. Raises Problem."""
+    account.time_zone = known_time_zone(name)
+    account.save(update_fields=["time_zone"])
+
+
 def sign_out(request: HttpRequest) -> None:
     logout(request)
 

@@ -76,7 +76,14 @@ class SignInIn(Request):
     password: Password
 
 
+class TimeZoneIn(Request):
+    time_zone: str
+
+
 class AccountOut(Schema):
+    """Who is signed in; `id` is what a device keeps things under and names with each write."""
+
+    id: int
     name: str
     time_zone: str
     is_demo: bool

@@ -12,6 +12,7 @@ WRITES = frozenset({"post", "put", "patch", "delete"})
 ANY = {500: "A fault of ours", 503: "The database is out of reach, or all hands are full"}
 WITH_BODY = {400: "The body is no JSON", 413: "The body is too large", 422: "Something in it is not accepted"}
 WRITING = {403: "The write does not come from this page"}
+OF_ANOTHER = {409: "The write names another account than the one signed in"}
 SIGNED_IN = {401: "Nobody is signed in"}
 WITH_PLACE = {422: "Something in the address is not accepted"}
 
@@ -34,6 +35,7 @@ def _may_answer(method: str, operation: dict[str, Any]) -> dict[int, str]:
         **ANY,
         **(WITH_BODY if "requestBody" in operation else {}),
         **(WRITING if method in WRITES else {}),
+        **(OF_ANOTHER if method in WRITES and operation.get("security") else {}),
         **(SIGNED_IN if operation.get("security") else {}),
         **(WITH_PLACE if operation.get("parameters") else {}),
     }

@@ -120,11 +120,13 @@ AXES_VERBOSE = False
 
 # How many proxies of one's own stand before the kitchen; what others say of an address is not believed.
 NINJA_NUM_PROXIES = int(os.environ.get("DESPERTAR_PROXIES", "0"))
-# What is counted by address is kept in files that all workers read.
+# What is counted by address is kept in files that all workers read; without a place for them, by each for itself.
+_COUNTS = os.environ.get("DESPERTAR_COUNTS")
+_CACHE = "filebased.FileBasedCache" if _COUNTS else "locmem.LocMemCache"
 CACHES = {
     "default": {
-        "BACKEND": "django.core.cache.backends.filebased.FileBasedCache",
-        "LOCATION": os.environ.get("DESPERTAR_COUNTS", str(ROOT / "var" / "counts")),
+        "BACKEND": f"django.core.cache.backends.{_CACHE}",
+        "LOCATION": _COUNTS or "counts",
         "OPTIONS": {"MAX_ENTRIES": 5_000},
     }
 }

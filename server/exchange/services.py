@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import hashlib
 import secrets
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from accounts.services import Account
-from ferment.planner import Step
+from ferment.planner import Step, name_acts
 from guidance.services import Planned, planned_jar, planned_kitchen
 from logbook.services import changes_of
 from problems import not_found
@@ -26,7 +27,8 @@ OVERDUE_MOST = 999
 
 @dataclass(frozen=True)
 class JarPlan:
-    """A jar's acts as they were and are to be, in its baker's zone. `sequence` rises with every change of the plan;
+    """A jar's acts as they were and are to be, in its baker's zone; `names` says what each is known by while its time
+    moves. `sequence` rises with every change of the plan;
     `ready` is the likely day in words, where one is foreseen."""
 
     jar_id: UUID
@@ -34,6 +36,7 @@ class JarPlan:
     tare_g: float
     zone: ZoneInfo
     steps: tuple[Step, ...]
+    names: Mapping[int, str]
     sequence: int
     changed_at: datetime | None
     ready: str | None
@@ -74,6 +77,7 @@ def _plan(
         tare_g=card.setup.vessel.tare_g,
         zone=zone,
         steps=steps,
+        names=name_acts(found.plan.steps),
         sequence=changes[0] * (OVERDUE_MOST + 1) + min(OVERDUE_MOST, overdue),
         changed_at=changes[1],
         ready=_day(likely.astimezone(zone)) if likely else None,

@@ -30,7 +30,7 @@ from ferment.record.log import Log, Look
 from ferment.refusal import Refusal
 from ferment.setups import Setup
 from ferment.signs import Finding
-from kitchen.services import JarCard, all_jars, any_jar_of, catalogue, jar_of
+from kitchen.services import JarCard, JarLabel, all_jars, any_jar_of, catalogue, jar_of
 from logbook.services import Recorded, entries_of, logs_of, written_in
 from photos.services import Taken, photos_of
 from problems.stored import UnreadableError
@@ -59,15 +59,17 @@ class OpenJar:
 
 @dataclass(frozen=True)
 class Kitchen:
-    """Every jar at one moment; those that cannot be told stand apart."""
+    """The jars on the shelf at one moment; those that cannot be told, and those put away, stand apart."""
 
     jars: list[Assessed]
     unread: list[Unread]
+    away: list[JarLabel]
 
 
 def kitchen_now(account: Account, now: datetime) -> Kitchen:
-    """Every jar of the kitchen, in a fixed number of queries."""
-    cards = all_jars(account, now)
+    """Every jar within reach, in a fixed number of queries. Nothing is worked out for those that are put away."""
+    everything = all_jars(account, now)
+    cards = [card for card in everything if card.on_shelf]
     logs = logs_of([card.id for card in cards])
     heard = heard_by(account)
 
@@ -76,7 +78,9 @@ def kitchen_now(account: Account, now: datetime) -> Kitchen:
 
     found = [told(card, logs[card.id], tell) for card in cards]
     return Kitchen(
-        [one for one in found if isinstance(one, Assessed)], [one for one in found if isinstance(one, Unread)]
+        [one for one in found if isinstance(one, Assessed)],
+        [one for one in found if isinstance(one, Unread)],
+        [card for card in everything if not card.on_shelf],
     )
 
 

@@ -11,9 +11,10 @@ from uuid import UUID
 from django.db import transaction
 
 from accounts.services import Account
+from places.services import stations_of
 from problems import Problem, ServerProblem, not_found
 
-from .models import Hand, Invitation, Kitchen
+from .models import Hand, Invitation, Jar, Kitchen
 from .services import kitchen_of
 
 INVITATION_LASTS = timedelta(days=7)
@@ -84,10 +85,14 @@ def come_in(account: Account, code: str, now: datetime) -> Hands:
 
 def show_out(account: Account, hand_id: UUID, now: datetime) -> Hands:
     """End an access: the owner shows somebody out, or somebody leaves. What they logged stays in the log."""
-    hand = Hand.objects.filter(id=hand_id).select_related("kitchen").first()
+    hand = Hand.objects.filter(id=hand_id).select_related("kitchen", "account").first()
     if hand is None or account.pk not in (hand.kitchen.owner_id, hand.account_id):
         raise not_found()
-    hand.delete()
+    with transaction.atomic():
+        # The thermometer goes with who owns it: what it reads from now on is another kitchen's.
+        theirs = [station.id for station in stations_of(hand.account)]
+        Jar.objects.filter(kitchen_id=hand.kitchen_id, thermometer__in=theirs).update(thermometer=None)
+        hand.delete()
     return hands_of(account, now)
 
 

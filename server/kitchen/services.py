@@ -186,7 +186,7 @@ def lock_label(account: Account, jar_id: UUID) -> None:
 
 
 def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime) -> JarCard:
-    """Put a new jar on the shelf. The same id again gives the jar that is there."""
+    """Put a new jar on the shelf. The same id again gives the jar that is there, if it was planned like this."""
     there = _jars().filter(id=jar_id).first()
     if there is None:
         admit_setup(setup, now)
@@ -195,9 +195,15 @@ def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datet
                 return _card(_make(account, jar_id, name, setup))
         except IntegrityError:
             there = _jars().get(id=jar_id)
-    if there.kitchen.owner_id != account.pk:
+    if there.kitchen.owner_id != account.pk or not _planned_so(there, name, setup):
         raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
     return _card(there)
+
+
+def _planned_so(jar: Jar, name: str, setup: Setup) -> bool:
+    """Whether a jar was planned like this; where it stands and its rule of ready may have changed since."""
+    planned = (jar.name, jar.family, jar.starts_at, jar.size, jar.choices)
+    return planned == (name, setup.family, setup.starts_at, setup.size, dict(setup.choices))
 
 
 def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: bool) -> JarCard:

@@ -61,7 +61,8 @@ class Changed:
 def record(
     account: Account, jar_id: UUID, entry_id: UUID, body: AnyBody, seen_feed: UUID | None, now: datetime
 ) -> Recorded:
-    """Write a new entry. The same id again gives the entry that is there.
+    """Write a new entry. The same id with the same in it again gives the entry that is there; with something else in
+    it, it is refused (id taken, 409): the first was taken, and the second would be lost.
 
     `seen_feed` is the last feed that the baker's device knew of. A feed that another device recorded meanwhile is shown
     (fed meanwhile, 409) before this one is taken; the baker may then send it again with that feed as seen.
@@ -87,7 +88,7 @@ def record(
             except IntegrityError:
                 # The same id written to another jar between our look and our write.
                 there = Entry.objects.get(id=entry_id)
-        if there.jar_id != jar_id:
+        if there.jar_id != jar_id or _first_said(there) != body:
             raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
         return _recorded(there)
 
@@ -194,6 +195,13 @@ def changes_of(jar_ids: Sequence[UUID]) -> dict[UUID, tuple[int, datetime | None
     return found
 
 
+def undone_in(jar_ids: Sequence[UUID]) -> dict[UUID, int]:
+    """How often an act was undone in each jar so far, which never falls."""
+    undone = Change.objects.filter(entry__jar_id__in=jar_ids, entry__kind__in=("feed", "deed"), what="withdrawn")
+    counted = {row["entry__jar_id"]: row["n"] for row in undone.values("entry__jar_id").annotate(n=Count("id"))}
+    return {jar_id: counted.get(jar_id, 0) for jar_id in jar_ids}
+
+
 def lay_log(card: JarCard, entries: Iterable[tuple[UUID, AnyBody]], now: datetime) -> None:
     """Write a whole log at once, each entry checked as if it were recorded at its own time. Nobody's name is on it."""
     so_far: log.Log = ()
@@ -281,6 +289,12 @@ def _own(account: Account, entry_id: UUID, *, lock: bool = True) -> tuple[JarCar
 
 def _note_change(entry: Entry, what: str, account: Account, now: datetime) -> None:
     Change.objects.create(entry=entry, what=what, at=entry.at, body=entry.body, made_at=now, made_by=account)
+
+
+def _first_said(entry: Entry) -> AnyBody:
+    """What an entry said when it was recorded, whatever was made of it since."""
+    first = Change.objects.filter(entry=entry).order_by("made_at", "id").first()
+    return from_stored(entry.kind, first.at, first.body) if first else _body(entry)
 
 
 def _name(account: Account | None) -> str | None:

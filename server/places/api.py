@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import hashlib
 from uuid import UUID
 
 from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Router
 from ninja.security import HttpBearer
+from ninja.throttling import SimpleRateThrottle
 
 from accounts.security import Baker, signed_in
 from problems import ProblemsOut
@@ -23,6 +25,13 @@ class Device(HttpBearer):
 
     def authenticate(self, request: HttpRequest, token: str) -> str:  # noqa: ARG002  (the base's form)
         return token
+
+
+class ByToken(SimpleRateThrottle):
+    """So many posts of one device in a while."""
+
+    def get_cache_key(self, request: HttpRequest) -> str:
+        return "posts." + hashlib.sha256(request.headers.get("Authorization", "").encode()).hexdigest()
 
 
 class Post(HttpRequest):
@@ -45,7 +54,16 @@ def withdraw_thermometer(request: Baker, station_id: UUID) -> tuple[int, None]:
     return 204, None
 
 
-@router.post("/degrees", response={200: TakenOut, 401: ProblemsOut, 422: ProblemsOut}, auth=Device())
+# A thermometer that posts each second is a fault of its own; those that do each ten seconds are welcome.
+POSTS = ByToken("20/m")
+
+
+@router.post(
+    "/degrees",
+    response={200: TakenOut, 401: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut},
+    auth=Device(),
+    throttle=POSTS,
+)
 def take_degrees(request: Post, payload: DegreesIn) -> TakenOut:
     readings = [(one.at, one.celsius) for one in payload.readings]
     return TakenOut(taken=services.take(request.auth, readings, timezone.now()))

@@ -18,7 +18,7 @@ class Thermometer(models.Model):
 
 
 class Reading(models.Model):
-    """Degrees Celsius at a moment; the same moment sent twice is one reading."""
+    """Degrees Celsius at a moment; the same moment sent twice is one reading. Kept for a week; then its hour stands."""
 
     thermometer = models.ForeignKey(Thermometer, on_delete=models.CASCADE, related_name="readings")
     at = models.DateTimeField()
@@ -26,3 +26,14 @@ class Reading(models.Model):
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=["thermometer", "at"], name="reading_once"),)
+
+
+class Hour(models.Model):
+    """The mean of a whole hour without its wild readings: what a jar's warmth is made of."""
+
+    thermometer = models.ForeignKey(Thermometer, on_delete=models.CASCADE, related_name="hours")
+    at = models.DateTimeField()
+    celsius = models.FloatField()
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=["thermometer", "at"], name="hour_once"),)

@@ -7,10 +7,11 @@ import secrets
 from collections import defaultdict
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from statistics import mean, median
 from uuid import UUID, uuid4
 
+from django.db import transaction
 from django.db.models import Max, Q
 
 from accounts.services import Account
@@ -18,15 +19,17 @@ from ferment.kitchen.warmth import Degrees
 from ferment.refusal import within
 from problems import Problem, ServerProblem, not_found
 
-from .models import Reading, Thermometer
+from .models import Hour, Reading, Thermometer
 
 # What a kitchen, a fridge or a proofing box can be; beyond it the device is broken.
 LEAST_C, MOST_C = -10.0, 60.0
 # A reading this far from the others around it is a wild one: a hand on the probe, a draught, a fault.
 WILD_C = 6.0
 AROUND = timedelta(minutes=45)
-# A jar's forecast looks no further back.
+# A jar's forecast looks no further back; what was read word for word is kept for a week, then its hours stand.
 REMEMBERED = timedelta(days=30)
+KEPT_RAW = timedelta(days=7)
+HOUR, HALF_AN_HOUR = timedelta(hours=1), timedelta(minutes=30)
 MOST_AT_ONCE = 500
 CLOCK_SLACK = timedelta(minutes=5)
 
@@ -95,11 +98,47 @@ def take(token: str, readings: Sequence[tuple[datetime, float]], now: datetime) 
         within(celsius, LEAST_C, MOST_C, "celsius")
         if at > now + CLOCK_SLACK:
             raise Problem(ServerProblem.NOT_A_TIME, "at")
-    before = row.readings.count()
-    Reading.objects.bulk_create(
-        [Reading(thermometer=row, at=at, celsius=celsius) for at, celsius in readings], ignore_conflicts=True
+    known = set(Reading.objects.filter(thermometer=row, at__in=[at for at, _ in readings]).values_list("at", flat=True))
+    new = {at: celsius for at, celsius in readings if at not in known and at > now - REMEMBERED}
+    with transaction.atomic():
+        Reading.objects.bulk_create(
+            [Reading(thermometer=row, at=at, celsius=celsius) for at, celsius in new.items()], ignore_conflicts=True
+        )
+        _close_hours(row.id, new, now)
+    return len(new)
+
+
+def _close_hours(station: UUID, new: Iterable[datetime], now: datetime) -> None:
+    """Put down the mean of each hour that is over: of those that got readings, and of those that were never put down.
+
+    Whenever an hour is closed, readings older than a week go; their hours stand.
+    """
+    this_hour = _hour(now)
+    last = Hour.objects.filter(thermometer_id=station).aggregate(last=Max("at"))["last"]
+    open_since = last + HOUR if last else now - REMEMBERED
+    waiting = Reading.objects.filter(thermometer_id=station, at__gte=open_since, at__lt=this_hour).values_list("at")
+    hours = {_hour(at) for at in new} | ({_hour(at) for (at,) in waiting} if this_hour > open_since else set())
+    closed = sorted(hour for hour in hours if hour < this_hour)
+    if not closed:
+        return
+    around = Reading.objects.filter(
+        thermometer_id=station, at__gt=closed[0] - AROUND, at__lt=closed[-1] + HOUR + AROUND
     )
-    return row.readings.count() - before
+    tamed = tame([Degrees(at, celsius) for at, celsius in around.order_by("at").values_list("at", "celsius")])
+    by_hour: dict[datetime, list[float]] = defaultdict(list)
+    for one in tamed:
+        by_hour[_hour(one.at)].append(one.celsius)
+    rows = [
+        Hour(thermometer_id=station, at=hour, celsius=round(mean(by_hour[hour]), 2))
+        for hour in closed
+        if hour in by_hour
+    ]
+    Hour.objects.bulk_create(rows, update_conflicts=True, update_fields=["celsius"])
+    Reading.objects.filter(thermometer_id=station, at__lt=now - KEPT_RAW).delete()
+
+
+def _hour(at: datetime) -> datetime:
+    return at.astimezone(UTC).replace(minute=0, second=0, microsecond=0)
 
 
 def warmth_of(station_ids: Iterable[UUID], now: datetime) -> dict[UUID, tuple[Degrees, ...]]:
@@ -107,15 +146,13 @@ def warmth_of(station_ids: Iterable[UUID], now: datetime) -> dict[UUID, tuple[De
 
     The hour that runs is left out, so that a forecast does not move with every post.
     """
-    rows = Reading.objects.filter(thermometer_id__in=list(station_ids), at__gt=now - REMEMBERED).order_by("at")
+    rows = Hour.objects.filter(
+        thermometer_id__in=list(station_ids), at__gt=now - REMEMBERED, at__lt=_hour(now)
+    ).order_by("at")
     by_station: dict[UUID, list[Degrees]] = defaultdict(list)
-    for one in rows:
-        by_station[one.thermometer_id].append(Degrees(one.at, one.celsius))
-    this_hour = now.replace(minute=0, second=0, microsecond=0)
-    return {
-        station: tuple(one for one in _by_hour(tame(degrees)) if one.at < this_hour)
-        for station, degrees in by_station.items()
-    }
+    for station, at, celsius in rows.values_list("thermometer_id", "at", "celsius"):
+        by_station[station].append(Degrees(at + HALF_AN_HOUR, celsius))
+    return {station: tuple(degrees) for station, degrees in by_station.items()}
 
 
 def tame(readings: Sequence[Degrees]) -> list[Degrees]:
@@ -126,13 +163,6 @@ def tame(readings: Sequence[Degrees]) -> list[Degrees]:
         if len(near) < 3 or abs(one.celsius - median(near)) <= WILD_C:
             kept.append(one)
     return kept
-
-
-def _by_hour(readings: Iterable[Degrees]) -> list[Degrees]:
-    hours: dict[datetime, list[float]] = defaultdict(list)
-    for one in readings:
-        hours[one.at.replace(minute=0, second=0, microsecond=0)].append(one.celsius)
-    return [Degrees(hour + timedelta(minutes=30), round(mean(values), 2)) for hour, values in sorted(hours.items())]
 
 
 def _hash(token: str) -> str:

@@ -37,6 +37,7 @@ class ServerProblem(StrEnum):
     UNKNOWN_TIME_ZONE = "unknown_time_zone"
     FORGED = "forged"
     ID_TAKEN = "id_taken"
+    OTHER_ACCOUNT = "other_account"
     FED_MEANWHILE = "fed_meanwhile"
     CHANGED_MEANWHILE = "changed_meanwhile"
     NO_DEMO_HERE = "no_demo_here"

@@ -1,4 +1,4 @@
-"""What went to the postbox. An act is written once, so that nobody is reminded of it twice."""
+"""What went to the postbox. An act is written once to each who keeps the jar, so that nobody is reminded twice."""
 
 from __future__ import annotations
 
@@ -9,7 +9,9 @@ from django.db import models
 class Message(models.Model):
     account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="messages")
     jar = models.ForeignKey("kitchen.Jar", on_delete=models.CASCADE, related_name="messages")
-    step = models.PositiveIntegerField()
+    # What the act is known by, and how many acts had been undone in the jar by then: what is due anew is told anew.
+    name = models.CharField(max_length=40)
+    undone = models.PositiveIntegerField(default=0)
     act = models.CharField(max_length=20)
     due = models.DateTimeField()
     sent_at = models.DateTimeField()
@@ -17,5 +19,7 @@ class Message(models.Model):
     harmless = models.BooleanField()
 
     class Meta:
-        constraints = (models.UniqueConstraint(fields=["jar", "step"], name="one_reminder_an_act"),)
+        constraints = (
+            models.UniqueConstraint(fields=["account", "jar", "name", "undone"], name="an_act_once_to_each"),
+        )
         indexes = (models.Index(fields=["account", "sent_at"]),)

@@ -13,12 +13,14 @@ from accounts.services import Account, accounts_with_kitchens
 from ferment.doors.reminding import Reminder, reminders
 from ferment.planner import Act
 from guidance.services import Assessed, kitchen_now
+from kitchen.services import hours_of, kitchens_of
+from logbook.services import undone_in
 
 from .models import Message
 
 log = logging.getLogger("despertar.reminders")
 MOST_SHOWN = 40
-# A reminder this long overdue when the postbox is opened for the first time is no news any more.
+# A reminder this long overdue when it could first be sent is no news any more.
 STALE = timedelta(hours=36)
 
 
@@ -55,38 +57,47 @@ def remind_all(now: datetime) -> int:
 
 
 def remind(account: Account, now: datetime) -> int:
-    """One account's due reminders go to its postbox: one an act, none for what is done."""
-    rows = []
-    for jar, told in _due_or_to_come(account, now):
-        for one in told:
-            if one.at <= now < one.due + STALE:
-                rows.append(
-                    Message(
-                        account=account,
-                        jar_id=jar.card.id,
-                        step=one.step,
-                        act=one.act,
-                        due=one.due,
-                        sent_at=now,
-                        late_h=one.late_h,
-                        harmless=one.harmless,
-                    )
-                )
+    """One account's due reminders go to its postbox: one an act, none for what is done. Answers how many did."""
+    due = _due_or_to_come(account, now)
+    undone = undone_in([jar.card.id for jar, _ in due])
     before = Message.objects.filter(account=account).count()
-    Message.objects.bulk_create(rows, ignore_conflicts=True)
+    Message.objects.bulk_create(
+        (
+            Message(
+                account=account,
+                jar_id=jar.card.id,
+                name=one.name,
+                undone=undone[jar.card.id],
+                act=one.act,
+                due=one.due,
+                sent_at=now,
+                late_h=one.late_h,
+                harmless=one.harmless,
+            )
+            for jar, told in due
+            for one in told
+            if one.at <= now < one.due + STALE
+        ),
+        ignore_conflicts=True,
+    )
     return Message.objects.filter(account=account).count() - before
 
 
 def postbox_of(account: Account, now: datetime) -> Postbox:
-    """What was sent, the latest first, and what would be sent when, by the plan as it stands."""
-    remind(account, now)
-    sent = Message.objects.filter(account=account).select_related("jar").order_by("-sent_at")[:MOST_SHOWN]
-    done = {(one.jar_id, one.step) for one in Message.objects.filter(account=account)}
+    """What was sent, the latest first, and what would be sent when, by the plan as it stands. Looking changes nothing.
+
+    Of a jar that is out of reach by now nothing is shown.
+    """
+    mine = Message.objects.filter(account=account, jar__kitchen_id__in=kitchens_of(account))
+    sent = mine.select_related("jar").order_by("-sent_at", "-id")[:MOST_SHOWN]
+    due = _due_or_to_come(account, now)
+    undone = undone_in([jar.card.id for jar, _ in due])
+    done = set(mine.values_list("jar_id", "name", "undone"))
     to_come = [
         Posted(jar.card.id, jar.card.name, one.act, one.due, one.at, one.late_h, one.harmless)
-        for jar, told in _due_or_to_come(account, now)
+        for jar, told in due
         for one in told
-        if (jar.card.id, one.step) not in done and one.at > now
+        if (jar.card.id, one.name, undone[jar.card.id]) not in done and one.at > now
     ]
     return Postbox(
         [
@@ -98,8 +109,10 @@ def postbox_of(account: Account, now: datetime) -> Postbox:
 
 
 def _due_or_to_come(account: Account, now: datetime) -> list[tuple[Assessed, tuple[Reminder, ...]]]:
+    """What there is to remind of, in this account's own hours: another pair of hands keeps other hours."""
+    hours = hours_of(account)
     return [
-        (jar, reminders(jar.assessment.timeline, jar.card.setup.hours, now))
+        (jar, reminders(jar.assessment.timeline, hours, now))
         for jar in kitchen_now(account, now).jars
-        if jar.card.on_shelf and jar.assessment.binned_at is None
+        if jar.assessment.binned_at is None
     ]

@@ -9,14 +9,14 @@ from django.test import Client, TestCase, override_settings
 
 from accounts import security
 
-from .base import PASSWORD, Baker
+from .base import PASSWORD, Baker, new_jar
 
 
 class SigningUp(TestCase):
     def test_up_in_and_out(self) -> None:
         baker = Baker("Åsa").sign_up()
         account = baker.ok("GET", "/api/session")["account"]
-        self.assertEqual(account, {"name": "Åsa", "time_zone": "Europe/Lisbon", "is_demo": False})
+        self.assertEqual((account["name"], account["time_zone"], account["is_demo"]), ("Åsa", "Europe/Lisbon", False))
         self.assertIsNone(baker.ok("DELETE", "/api/session")["account"])
         self.assertEqual(baker.problem("GET", "/api/kitchen"), (401, "sign_in_first", ""))
         again = baker.ok("POST", "/api/session", {"name": "Åsa", "password": PASSWORD})
@@ -98,6 +98,28 @@ class SigningIn(TestCase):
         for password in ("", "!", "demo baker"):
             status, _ = Baker("").call("POST", "/api/session", {"name": "demo baker", "password": password})
             self.assertIn(status, (401, 422))
+
+
+class OneDeviceTwoBakers(TestCase):
+    def test_a_write_that_names_another_account_is_refused(self) -> None:
+        ines, noor = Baker("Ines").sign_up(), Baker("Noor").sign_up()
+        mine = str(ines.ok("GET", "/api/session")["account"]["id"])
+        noor.client.defaults["HTTP_X_DESPERTAR_ACCOUNT"] = mine
+        self.assertEqual(noor.problem("POST", "/api/jars", new_jar())[:2], (409, "other_account"))
+        ines.client.defaults["HTTP_X_DESPERTAR_ACCOUNT"] = mine
+        ines.ok("POST", "/api/jars", new_jar())
+        del noor.client.defaults["HTTP_X_DESPERTAR_ACCOUNT"]
+        self.assertEqual(noor.ok("GET", "/api/kitchen")["jars"], [])
+
+
+class Moving(TestCase):
+    def test_hours_and_pages_go_by_the_new_time_zone(self) -> None:
+        baker = Baker("Ines").sign_up().plan()
+        moved = baker.ok("PUT", "/api/time-zone", {"time_zone": "Asia/Tokyo"})
+        self.assertEqual(moved["account"]["time_zone"], "Asia/Tokyo")
+        self.assertEqual(baker.jar()["time_zone"], "Asia/Tokyo")
+        wrong = baker.problem("PUT", "/api/time-zone", {"time_zone": "Moon/Base"})
+        self.assertEqual(wrong, (422, "unknown_time_zone", "time_zone"))
 
 
 class Demo(TestCase):

@@ -25,8 +25,12 @@ class Planning(TestCase):
     def test_sent_twice_makes_one(self) -> None:
         jar = new_jar()
         first = self.baker.ok("POST", "/api/jars", jar)
-        second = self.baker.ok("POST", "/api/jars", {**jar, "name": "Another"})
-        self.assertEqual(first, second)
+        self.assertEqual(self.baker.ok("POST", "/api/jars", jar), first)
+        place = {"warmth_c": 26.0, "night_c": None, "thermometer": None}
+        self.baker.ok("PUT", f"/api/jars/{jar['id']}/place", place)
+        self.assertEqual(self.baker.ok("POST", "/api/jars", jar)["warmth_c"], 26.0)
+        another = self.baker.problem("POST", "/api/jars", {**jar, "name": "Another"})
+        self.assertEqual(another, (409, "id_taken", "id"))
         self.assertEqual(len(self.baker.ok("GET", "/api/kitchen")["jars"]), 1)
 
     def test_refusals_by_field(self) -> None:

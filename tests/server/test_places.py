@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Any
 from unittest import TestCase as PlainTestCase
+from unittest import mock
+from uuid import UUID
 
+from django.core.cache import cache
 from django.test import Client, TestCase
 
 from ferment.kitchen.warmth import Degrees
-from places.services import tame
+from places.api import POSTS
+from places.models import Reading
+from places.services import tame, warmth_of
 
 from .base import Baker, ago
 
@@ -49,6 +54,40 @@ class Thermometers(TestCase):
         self.baker.ok("DELETE", f"/api/thermometers/{self.station}")
         self.assertEqual(self.post((ago(0.1), 20))[0], 401)
         self.assertEqual(self.baker.ok("GET", "/api/thermometers"), [])
+
+    def test_hours_are_put_down_when_they_are_over_and_readings_go_after_a_week(self) -> None:
+        now = datetime.now(UTC).replace(minute=20, second=0, microsecond=0)  # noqa: TID251
+        with mock.patch("django.utils.timezone.now", return_value=now):
+            readings = [(now - timedelta(minutes=10 * n), 20.0 + n % 3) for n in range(300)]
+            # A hand on the probe, which no hour believes.
+            readings[50] = (readings[50][0], 45.0)
+            self.post(*((at.isoformat(), celsius) for at, celsius in readings))
+        told = warmth_of([UUID(self.station)], now)[UUID(self.station)]
+        self.assertEqual(told[-1].at, now.replace(minute=30) - timedelta(hours=1))
+        self.assertTrue(all(20.0 <= one.celsius <= 22.0 for one in told))
+        self.assertGreaterEqual(len(told), 49)
+        later = now + timedelta(days=9)
+        with mock.patch("django.utils.timezone.now", return_value=later):
+            self.post(((later - timedelta(hours=2)).isoformat(), 19.0))
+        self.assertEqual(Reading.objects.count(), 1)
+        self.assertEqual(len(warmth_of([UUID(self.station)], later)[UUID(self.station)]), len(told) + 2)
+
+    def test_one_that_posts_without_rest_is_told_to_wait(self) -> None:
+        cache.clear()
+        with mock.patch.object(POSTS, "num_requests", 2):
+            answers = [self.post((ago(0.1 + n / 100), 20.0))[0] for n in range(4)]
+        self.assertEqual(answers, [200, 200, 429, 429])
+        cache.clear()
+
+    def test_it_goes_with_the_hand_that_owns_it(self) -> None:
+        owner = Baker("Noor").sign_up().plan().mix(30.0)
+        code = owner.ok("POST", "/api/hands/invitations")["code"]
+        hand = self.baker.ok("POST", "/api/hands", {"code": code})["others"][0]["id"]
+        place = {"warmth_c": 26.0, "night_c": None, "thermometer": self.station}
+        self.baker.ok("PUT", f"/api/jars/{owner.jar_id}/place", place)
+        self.assertEqual(owner.jar()["jar"]["thermometer"], self.station)
+        owner.ok("DELETE", f"/api/hands/{hand}")
+        self.assertIsNone(owner.jar()["jar"]["thermometer"])
 
     def test_a_jar_beside_it_is_judged_by_it(self) -> None:
         self.baker.plan(warmth_c=26.0).mix(40.0)

@@ -7,6 +7,9 @@ from unittest.mock import patch
 
 from django.test import TestCase
 
+from reminders.models import Message
+from reminders.services import remind_all
+
 from .base import Baker, ago, new_jar
 
 
@@ -113,9 +116,11 @@ class MethodFiles(TestCase):
 
 
 class Postboxes(TestCase):
-    def at(self, now: datetime) -> dict[str, list[dict[str, object]]]:
+    def at(self, now: datetime, baker: Baker | None = None) -> dict[str, list[dict[str, object]]]:
+        """The postbox after everybody was reminded."""
+        remind_all(now)
         with patch("django.utils.timezone.now", return_value=now):
-            box: dict[str, list[dict[str, object]]] = self.baker.ok("GET", "/api/postbox")
+            box: dict[str, list[dict[str, object]]] = (baker or self.baker).ok("GET", "/api/postbox")
             return box
 
     def setUp(self) -> None:
@@ -140,6 +145,51 @@ class Postboxes(TestCase):
         self.feed(self.start + timedelta(hours=24.5), 30.0)
         after = self.at(self.start + timedelta(hours=30))
         self.assertEqual(len(after["sent"]), 1)
+
+    def test_looking_into_it_sends_nothing(self) -> None:
+        with patch("django.utils.timezone.now", return_value=self.start + timedelta(hours=24.2)):
+            self.assertEqual(self.baker.ok("GET", "/api/postbox")["sent"], [])
+        self.assertEqual(Message.objects.count(), 0)
+
+    def test_what_is_due_again_after_an_undo_is_told_again_and_so_is_what_follows(self) -> None:
+        self.at(self.start + timedelta(hours=24.2))
+        self.feed(self.start + timedelta(hours=24.5), 30.0)
+        with patch("django.utils.timezone.now", return_value=self.start + timedelta(hours=25)):
+            self.baker.ok("POST", f"/api/log/{self.baker.last_feed}/withdraw")
+            self.baker.last_feed = self.baker.jar()["log"][-1]["id"]
+        again = self.at(self.start + timedelta(hours=25.2))
+        self.assertEqual([one["act"] for one in again["sent"]], ["feed", "feed"])
+        self.feed(self.start + timedelta(hours=25.5), 30.0)
+        self.assertEqual(len(self.at(self.start + timedelta(hours=50.2))["sent"]), 3)
+
+    def test_each_of_three_hands_is_told_once_and_none_after_leaving(self) -> None:
+        hands = [Baker(name).sign_up() for name in ("Noor", "Hugo")]
+        with patch("django.utils.timezone.now", return_value=self.start):
+            for hand in hands:
+                code = self.baker.ok("POST", "/api/hands/invitations")["code"]
+                hand.ok("POST", "/api/hands", {"code": code})
+        due = self.start + timedelta(hours=24.2)
+        for baker in (self.baker, *hands):
+            for _ in range(2):
+                self.assertEqual(len(self.at(due, baker)["sent"]), 1, baker.name)
+        with patch("django.utils.timezone.now", return_value=due):
+            left = next(one["id"] for one in self.baker.ok("GET", "/api/hands")["mine"] if one["name"] == "Noor")
+            self.baker.ok("DELETE", f"/api/hands/{left}")
+        gone = self.at(self.start + timedelta(hours=48.3), hands[0])
+        self.assertEqual((gone["sent"], gone["to_come"]), ([], []))
+        self.assertEqual(Message.objects.filter(account__name="Noor").count(), 1)
+
+    def test_an_act_keeps_its_place_in_the_calendar(self) -> None:
+        def uids() -> set[str]:
+            text = self.baker.client.get(f"/api/jars/{self.baker.jar_id}/calendar.ics").content.decode()
+            return {line for line in text.splitlines() if line.startswith("UID")}
+
+        with patch("django.utils.timezone.now", return_value=self.start + timedelta(hours=24.5)):
+            before = uids()
+        self.feed(self.start + timedelta(hours=24.5), 30.0)
+        with patch("django.utils.timezone.now", return_value=self.start + timedelta(hours=25)):
+            self.assertLess(before, uids() | {""})
+        self.assertTrue(any("-feed-2@" in one for one in before))
 
     def test_at_night_it_is_quiet_and_in_the_morning_it_says_how_late(self) -> None:
         with patch("django.utils.timezone.now", return_value=self.start):

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from ..kitchen.hours import Hours, fit
-from ..planner import Act, Step, StepState
+from ..planner import Act, Step, StepState, name_acts
 
 # What is later than this says so.
 LATE_AFTER = timedelta(minutes=30)
@@ -17,10 +17,12 @@ LATE_AFTER = timedelta(minutes=30)
 class Reminder:
     """One act, when it is reminded of, and by how many hours that is later than its due time (0 where it is not).
 
+    `name` is what the act is known by while its time moves.
+
     `harmless` is true while the act is inside the window in which it is as good.
     """
 
-    step: int
+    name: str
     act: Act
     due: datetime
     at: datetime
@@ -29,11 +31,13 @@ class Reminder:
 
 
 def reminders(steps: Iterable[Step], hours: Hours, now: datetime) -> tuple[Reminder, ...]:
-    """What there is to remind of, the earliest first: one an act, none for an act that is done or left out.
+    """What there is to remind of in a whole plan, the earliest first: one an act, none for one done or left out.
 
     Outside the baker's hours it is quiet: a reminder waits for the next time that they are at home.
     """
-    ahead = [step for step in steps if step.to_come]
+    whole = tuple(steps)
+    named = name_acts(whole)
+    ahead = [step for step in whole if step.to_come]
     told = []
     for step in ahead:
         if step.waits_for and step.seen_by is None and step.state is StepState.WAITING and step.due > now:
@@ -42,5 +46,5 @@ def reminders(steps: Iterable[Step], hours: Hours, now: datetime) -> tuple[Remin
         at = fit(hours, wished, wished, wished + timedelta(days=1)).at
         late = at - step.due
         late_h = round(late / timedelta(hours=1), 1) if late > LATE_AFTER else 0.0
-        told.append(Reminder(step.number, step.act, step.due, at, late_h, at <= step.latest))
-    return tuple(sorted(told, key=lambda one: (one.at, one.step)))
+        told.append(Reminder(named[step.number], step.act, step.due, at, late_h, at <= step.latest))
+    return tuple(sorted(told, key=lambda one: (one.at, one.due)))

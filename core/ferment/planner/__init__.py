@@ -19,6 +19,7 @@ from .doings import doings
 from .readytable import ready_days
 from .standing import Standing, Window, after_turn, phase_of, poured, window
 from .steps import Act, Change, ChangeCode, Plan, PlanTotals, Step, StepState
+from .steps import name_acts as name_acts
 from .walking import Desk, Done, Walk, day_of, make_step
 
 HORIZON = timedelta(days=7)

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections import Counter
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from enum import StrEnum
@@ -142,6 +143,19 @@ class Step:
     def to_come(self) -> bool:
         """Neither done nor left out."""
         return self.state not in (StepState.DONE, StepState.SKIPPED)
+
+
+def name_acts(steps: Iterable[Step]) -> dict[int, str]:
+    """What each step of a whole plan is known by, by its number: the third feed is `feed-3`, planned or done.
+
+    It stays the same while its time moves and when it is done, and other acts come and go before it.
+    """
+    so_far: Counter[Act] = Counter()
+    named = {}
+    for step in steps:
+        so_far[step.act] += 1
+        named[step.number] = f"{step.act}-{so_far[step.act]}"
+    return named
 
 
 class ChangeCode(StrEnum):

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from datetime import UTC, datetime, timedelta
-from uuid import UUID
 
 from icalendar import Alarm, Calendar, Event
 
@@ -38,9 +37,9 @@ def calendar(plans: list[JarPlan], name: str, now: datetime) -> bytes:
     return out
 
 
-def uid(jar_id: UUID, step: Step) -> str:
-    """The n-th act of a jar is the same event however its time moves."""
-    return f"{jar_id}-{step.number}@despertar"
+def uid(plan: JarPlan, step: Step) -> str:
+    """A jar's third feed is the same event however its time moves and whatever else is done before it."""
+    return f"{plan.jar_id}-{plan.names[step.number]}@despertar"
 
 
 def _event(plan: JarPlan, step: Step, now: datetime) -> Event:
@@ -51,7 +50,7 @@ def _event(plan: JarPlan, step: Step, now: datetime) -> Event:
         at = step.due + timedelta(hours=step.off_by_h)
     start = at.astimezone(UTC)
     event = Event()
-    event.add("uid", uid(plan.jar_id, step))
+    event.add("uid", uid(plan, step))
     event.add("dtstamp", now)
     event.add("last-modified", plan.changed_at or now)
     event.add("sequence", plan.sequence)

@@ -66,14 +66,15 @@ class JarLabelOut(Told):
 
 
 class KitchenOut(Told):
-    """All jars at one moment; `now` is the server's clock, by which `next_move` was judged. Those in `unread` cannot be
-    told at present."""
+    """The jars on the shelf at one moment; `now` is the server's clock, by which `next_move` was judged. Those in
+    `unread` cannot be told at present, those in `away` are put away."""
 
     now: datetime
     time_zone: str
     is_demo: bool
     jars: list[GlanceOut]
     unread: list[JarLabelOut]
+    away: list[JarLabelOut]
 
 
 class CauseOut(Told):
@@ -184,6 +185,7 @@ def kitchen_out(account: Account, kitchen: Kitchen, now: datetime) -> KitchenOut
         is_demo=account.is_demo,
         jars=[_glance(one) for one in kitchen.jars],
         unread=[JarLabelOut.model_validate(one.label) for one in kitchen.unread],
+        away=[JarLabelOut.model_validate(label) for label in kitchen.away],
     )
 
 

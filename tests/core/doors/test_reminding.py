@@ -24,7 +24,7 @@ class Reminding(TestCase):
     def test_one_an_act_and_none_for_what_is_done(self) -> None:
         now = START + hours(50)
         found = told(daily(2), now)
-        self.assertEqual(len({one.step for one in found}), len(found))
+        self.assertEqual(len({one.name for one in found}), len(found))
         self.assertTrue(all(one.due > START + hours(48) for one in found))
 
     def test_due_in_the_bakers_hours_it_comes_when_it_is_due(self) -> None:

@@ -821,6 +821,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/time-zone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set Time Zone */
+        put: operations["accounts_api_set_time_zone"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -830,8 +847,13 @@ export interface components {
          * @enum {string}
          */
         About: "ready" | "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
-        /** AccountOut */
+        /**
+         * AccountOut
+         * @description Who is signed in; `id` is what a device keeps things under and names with each write.
+         */
         AccountOut: {
+            /** Id */
+            id: number;
             /** Is Demo */
             is_demo: boolean;
             /** Name */
@@ -1807,10 +1829,12 @@ export interface components {
         };
         /**
          * KitchenOut
-         * @description All jars at one moment; `now` is the server's clock, by which `next_move` was judged. Those in `unread` cannot be
-         *     told at present.
+         * @description The jars on the shelf at one moment; `now` is the server's clock, by which `next_move` was judged. Those in
+         *     `unread` cannot be told at present, those in `away` are put away.
          */
         KitchenOut: {
+            /** Away */
+            away: components["schemas"]["JarLabelOut"][];
             /** Is Demo */
             is_demo: boolean;
             /** Jars */
@@ -2375,7 +2399,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -3010,6 +3034,11 @@ export interface components {
                 string
             ];
         };
+        /** TimeZoneIn */
+        TimeZoneIn: {
+            /** Time Zone */
+            time_zone: string;
+        };
         /**
          * Tolerance
          * @description How what was weighed is read against what was planned.
@@ -3417,6 +3446,7 @@ export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];
 export type Thing = components['schemas']['Thing'];
 export type TimedFeed = components['schemas']['TimedFeed'];
+export type TimeZoneIn = components['schemas']['TimeZoneIn'];
 export type Tolerance = components['schemas']['Tolerance'];
 export type Top = components['schemas']['Top'];
 export type Totals = components['schemas']['Totals'];
@@ -3608,6 +3638,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description A fault of ours */
             500: {
                 headers: {
@@ -3655,6 +3694,15 @@ export interface operations {
             };
             /** @description The write does not come from this page */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3835,6 +3883,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -3922,6 +3979,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -3933,6 +3999,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4141,6 +4216,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -4275,6 +4359,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -4360,6 +4453,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description Something in the address is not accepted */
             422: {
                 headers: {
@@ -4425,6 +4527,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -4481,6 +4592,15 @@ export interface operations {
             };
             /** @description The write does not come from this page */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4586,6 +4706,15 @@ export interface operations {
             };
             /** @description The write does not come from this page */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4720,6 +4849,15 @@ export interface operations {
             };
             /** @description The write does not come from this page */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4990,6 +5128,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5441,6 +5588,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -5615,6 +5771,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -5706,6 +5871,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5877,6 +6051,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -5968,6 +6151,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6140,6 +6332,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -6231,6 +6432,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6783,6 +6993,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -6859,6 +7078,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7051,6 +7279,15 @@ export interface operations {
             };
             /** @description The write does not come from this page */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7326,6 +7563,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -7507,6 +7753,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description The body is too large */
             413: {
                 headers: {
@@ -7590,7 +7845,112 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    accounts_api_set_time_zone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimeZoneIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;

@@ -9,7 +9,7 @@ from django.core.management.base import BaseCommand
 from django.db import connection
 from django.db.migrations.loader import MigrationLoader
 
-from accounts.models import Account
+from accounts.services import Account
 
 
 class Command(BaseCommand):

@@ -80,7 +80,8 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   password_entirely_numeric: () => "Use more than digits.",
   unknown_time_zone: (facts) => `This time zone is not known. Such as ${facts.example}.`,
   forged: () => "This page is too old. Reload it; what you typed is kept.",
-  id_taken: () => "Something else was saved under this mark. Try again.",
+  id_taken: () => "This was saved already, with something else in it. Look in the log; what you typed stays here.",
+  other_account: () => "This was put down by another baker on this device. It waits until they are back.",
   fed_meanwhile: (facts) =>
     `Someone fed this jar ${moment(facts, "at")}: ${facts.flour_g} g flour, ${facts.water_g} g water.`,
   changed_meanwhile: () => "Another device changed this meanwhile. Reload to see it; what you typed is kept.",
