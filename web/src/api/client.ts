@@ -1,12 +1,16 @@
 /** The only way to the server: typed by its contract. */
 import createFetchClient, { type Middleware } from "openapi-fetch";
 import createQueryClient from "openapi-react-query";
+import { heardTime } from "../lib/clock";
 import type { paths } from "./contract";
 import type { ProblemCode, Problems } from "./types";
 
 export function csrfToken(): string {
   return /(?:^|; )despertar_csrf=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 }
+
+/** Told to the page when the server says that nobody is signed in any more. */
+export const SIGNED_OUT = "despertar.signed-out";
 
 const OUT_OF_REACH: Problems = {
   errors: [{ code: "out_of_reach", field: "", message: "out of reach", facts: {} }],
@@ -16,6 +20,14 @@ const guard: Middleware = {
   onRequest({ request }) {
     if (request.method !== "GET") request.headers.set("X-CSRFToken", csrfToken());
     return request;
+  },
+  onResponse({ request, response }) {
+    // An answer to a reading may come from this device and tell an old time.
+    if (request.method !== "GET") heardTime(response.headers.get("Date"));
+    if (response.status === 401 && !request.url.endsWith("/api/session")) {
+      globalThis.dispatchEvent(new Event(SIGNED_OUT));
+    }
+    return response;
   },
   // What is pressed is always answered: without a connection in the one shape of every refusal.
   onError({ request, error }) {

@@ -1,4 +1,5 @@
 /** The baker's verbs as writes for the outbox. */
+import { nowIso } from "../lib/clock";
 import { newId } from "../lib/ids";
 import { type Outcome, outbox, type Write } from "./outbox";
 import type { About, DeedKind, EntryBody, NewJar, Notice, Photo, Strictness } from "./types";
@@ -6,7 +7,7 @@ import type { About, DeedKind, EntryBody, NewJar, Notice, Photo, Strictness } fr
 type Reopen = Write["reopen"];
 
 function submit(part: Omit<Write, "account" | "madeAt">): Promise<Outcome> {
-  return outbox.submit({ ...part, account: outbox.accountName, madeAt: Date.now() });
+  return outbox.submit({ ...part, account: outbox.owner, madeAt: Date.now() });
 }
 
 export function planJar(jar: NewJar, reopen: Reopen): Promise<Outcome> {
@@ -33,13 +34,13 @@ export function recordEntry(
 }
 
 export function recordDeed(jarId: string, id: string, deed: DeedKind, label: string): Promise<Outcome> {
-  const entry = { kind: "deed", at: new Date().toISOString(), did: deed, note: "" } as const;
+  const entry = { kind: "deed", at: nowIso(), did: deed, note: "" } as const;
   return recordEntry(jarId, id, null, entry, label, null);
 }
 
 /** Nothing is due before that moment. */
 export function leaveAlone(jarId: string, id: string, until: string, label: string): Promise<Outcome> {
-  const entry = { kind: "leave", at: new Date().toISOString(), until, note: "" } as const;
+  const entry = { kind: "leave", at: nowIso(), until, note: "" } as const;
   return recordEntry(jarId, id, null, entry, label, null);
 }
 
@@ -69,7 +70,7 @@ export function setPlace(
 
 /** The baker's word on a verdict or on advice. */
 export function sayWord(jarId: string, about: About, yes: boolean, label: string): Promise<Outcome> {
-  const entry = { kind: "word", at: new Date().toISOString(), about, yes, note: "" } as const;
+  const entry = { kind: "word", at: nowIso(), about, yes, note: "" } as const;
   return recordEntry(jarId, newId(), null, entry, label, null);
 }
 

@@ -1,9 +1,33 @@
-/** The worker that keeps the pages on the device for when the network is gone. */
+/** The worker that keeps the pages on the device for when the network is gone, and what a newer version means for it. */
+import { useSyncExternalStore } from "react";
+
+let newer = false;
+const listeners = new Set<() => void>();
+
+function tellNewer(): void {
+  newer = true;
+  for (const listener of listeners) listener();
+}
+
+/** Whether the kitchen is served by a newer version than this page is of: its other pages may be gone. */
+export function useNewer(): boolean {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => newer,
+  );
+}
 
 export function keepForOffline(): void {
+  // A page of this version that is fetched no more: a newer one has taken its place.
+  addEventListener("vite:preloadError", tellNewer);
   if (!import.meta.env.PROD || !("serviceWorker" in navigator)) return;
+  const { serviceWorker } = navigator;
+  if (serviceWorker.controller) serviceWorker.addEventListener("controllerchange", tellNewer);
   // Without it all works as long as the network does.
-  addEventListener("load", () => void navigator.serviceWorker.register("/sw.js").catch(() => undefined));
+  addEventListener("load", () => void serviceWorker.register("/sw.js").catch(() => undefined));
 }
 
 /** What was seen of a kitchen does not stay for whoever signs in next. */

@@ -1,16 +1,20 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { Link, NavLink, Outlet } from "react-router";
-import { api, http } from "../api/client";
+import { api, http, SIGNED_OUT } from "../api/client";
 import { outbox, useOutbox } from "../api/outbox";
 import type { Account } from "../api/types";
 import { WelcomePage } from "../features/welcome";
+import { draftsOf, readStored, writeStored } from "../lib/store";
+import { liveIn } from "../lib/time";
+import { Button } from "../ui/button";
+import { Confirm } from "../ui/confirm";
 import { Menu } from "../ui/menu";
 import { Loading, OutOfReach } from "../ui/states";
 import { useSay } from "../ui/toast";
 import { appText, commonText, problemWords } from "../words";
 import { useNotices } from "./notices";
-import { forgetKitchen } from "./offline";
+import { forgetKitchen, useNewer } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
 import { useTheme } from "./theme";
 
@@ -48,10 +52,13 @@ function ThemeButton() {
 function TopLine({ account }: { readonly account: Account | null }) {
   const queries = useQueryClient();
   const say = useSay();
+  const { waiting, aside } = useOutbox();
+  const [asking, setAsking] = useState(false);
+  const left = waiting.length + aside.length;
   const signOut = async () => {
     const { error } = await http.DELETE("/api/session");
     if (error) return say(error.errors.map(problemWords).join(" "));
-    outbox.signedInAs(null);
+    await outbox.signedInAs(null);
     queries.clear();
     await forgetKitchen();
     location.assign("/");
@@ -103,20 +110,58 @@ function TopLine({ account }: { readonly account: Account | null }) {
             </>
           }
           items={[
-            { label: account.is_demo ? appText.leaveTheDemo : appText.signOut, run: () => void signOut() },
+            {
+              label: account.is_demo ? appText.leaveTheDemo : appText.signOut,
+              run: () => (left > 0 ? setAsking(true) : void signOut()),
+            },
           ]}
         />
       )}
+      <Confirm
+        open={asking}
+        onOpenChange={setAsking}
+        title={appText.notAllHasArrived}
+        yes={appText.signOutAllTheSame}
+        onYes={() => void signOut()}
+      >
+        <p>{appText.waitsHere([...waiting, ...aside].map(({ label }) => label).join(", "))}</p>
+        <p>{appText.itStaysOnThisDevice}</p>
+      </Confirm>
     </div>
   );
 }
+
+/** What was seen of one baker's kitchen goes when another is here, or nobody any more. */
+function useOneBakerAtATime(id: string | null, known: boolean) {
+  const queries = useQueryClient();
+  useEffect(() => {
+    if (!known || readStored<string>(LAST_HERE) === id) return;
+    writeStored(LAST_HERE, id);
+    void forgetKitchen();
+    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[1] !== "/api/session" });
+  }, [id, known, queries]);
+}
+
+const LAST_HERE = "device.account";
 
 export function Shell() {
   const session = api.useQuery("get", "/api/session");
   const account = session.data?.account ?? null;
   const { signedOut } = useOutbox();
-  const name = account?.name ?? null;
-  useEffect(() => outbox.signedInAs(name), [name]);
+  const newer = useNewer();
+  const id = account ? String(account.id) : null;
+  const name = account?.name ?? "";
+  // Before any form of this visit is drawn.
+  draftsOf(id ?? "");
+  liveIn(account?.time_zone ?? null);
+  useEffect(() => void outbox.signedInAs(id === null ? null : { id, name }), [id, name]);
+  useOneBakerAtATime(id, session.data !== undefined);
+  const { refetch } = session;
+  useEffect(() => {
+    const ended = () => void refetch();
+    addEventListener(SIGNED_OUT, ended);
+    return () => removeEventListener(SIGNED_OUT, ended);
+  }, [refetch]);
 
   useNotices(account !== null && !signedOut);
 
@@ -133,6 +178,14 @@ export function Shell() {
         {isIn && account.is_demo && (
           <p className="bg-card px-3 py-1.5 text-center text-sm text-soft">
             {appText.demoKitchenTheBakerThe}
+          </p>
+        )}
+        {newer && (
+          <p className="flex flex-wrap items-center justify-center gap-x-4 border-b border-rule bg-card px-4 py-2">
+            {appText.aNewerVersionIsHere} {appText.whatYouTypedIsKept}
+            <Button look="plain" onClick={() => location.reload()}>
+              {appText.goOnWithTheNewer}
+            </Button>
           </p>
         )}
         {isIn && <OutboxStrip />}

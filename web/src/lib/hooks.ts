@@ -1,4 +1,5 @@
 import { type RefObject, useEffect, useRef, useState } from "react";
+import { nowMs } from "./clock";
 
 /** The width of an element in px, 0 until it is known. */
 export function useWidth<T extends HTMLElement>(): [RefObject<T | null>, number] {
@@ -26,9 +27,9 @@ export function useRested<T>(value: T, ms: number): T {
 
 /** The time now, told again every half minute. */
 export function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
+  const [now, setNow] = useState(() => nowMs());
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 30_000);
+    const timer = setInterval(() => setNow(nowMs()), 30_000);
     return () => clearInterval(timer);
   }, []);
   return now;

@@ -75,16 +75,27 @@ export function useStored<T>(key: string, initial: T): [T, (next: T) => void] {
   return [parsed<T>(text) ?? initial, change];
 }
 
+let owner = "";
+
+/** From now on drafts are this account's: the next baker at this device does not see them. */
+export function draftsOf(account: string): void {
+  owner = account;
+}
+
+export function draftKey(key: string, account = owner): string {
+  return `draft.${account}.${key}`;
+}
+
 /** State that survives a reload until it is cleared: what the baker typed and has not saved. */
 export function useDraft<T>(key: string, initial: () => T): [T, (next: T) => void, () => void] {
-  const [value, setValue] = useState<T>(() => readStored<T>(`draft.${key}`) ?? initial());
+  const [value, setValue] = useState<T>(() => readStored<T>(draftKey(key)) ?? initial());
   const change = useCallback(
     (next: T) => {
       setValue(next);
-      writeStored(`draft.${key}`, next);
+      writeStored(draftKey(key), next);
     },
     [key],
   );
-  const clear = useCallback(() => writeStored(`draft.${key}`, null), [key]);
+  const clear = useCallback(() => writeStored(draftKey(key), null), [key]);
   return [value, change, clear];
 }

@@ -108,3 +108,15 @@ export function dateWords(at: string | number, zone: string): string {
 export function deviceZone(): string {
   return Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
 }
+
+let home: string | null = null;
+
+/** From now on times are told in this zone, wherever the device is. */
+export function liveIn(zone: string | null): void {
+  home = zone;
+}
+
+/** The zone that the baker's account lives in; the device's, where nobody is signed in. */
+export function homeZone(): string {
+  return home ?? deviceZone();
+}

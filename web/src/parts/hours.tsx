@@ -29,20 +29,25 @@ export function HoursPart() {
   return <Loading what={partsText.lookingAtYourHours} />;
 }
 
+/** What is dragged here goes out when it has rested; until then, and after, what the server says is shown. */
 function Editor({ told }: { readonly told: Hours }) {
-  const [hours, setHours] = useState<Hours>(told);
+  const [mine, setMine] = useState<Hours | null>(null);
   const { act, problem } = useAct();
-  const rested = useRested(JSON.stringify(hours), 400);
+  const rested = useRested(mine, 400);
+  const hours = mine ?? told;
   useEffect(() => {
-    if (rested === JSON.stringify(told)) return;
-    void act(http.PUT("/api/hours", { body: JSON.parse(rested) as Hours }));
-  }, [rested, told, act]);
+    if (rested === null) return;
+    void act(http.PUT("/api/hours", { body: rested })).then((taken) => {
+      // Dragged on meanwhile: that will rest in its turn.
+      if (taken) setMine((now) => (now === rested ? null : now));
+    });
+  }, [rested, act]);
   return (
     <section aria-label={commonText.yourHours} className="flex flex-col gap-4">
       <p className="text-soft">{partsText.actsArePutIntoThe}</p>
       {DAYS.map(({ key, label }) => {
         const bands = hours[key];
-        const set = (next: DayBand[]) => setHours({ ...hours, [key]: next });
+        const set = (next: DayBand[]) => setMine({ ...hours, [key]: next });
         return (
           <div key={key}>
             <p className="flex flex-wrap items-baseline justify-between gap-x-4">

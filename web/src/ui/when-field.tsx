@@ -1,3 +1,4 @@
+import { nowMs } from "../lib/clock";
 import { toField } from "../lib/time";
 import type { When } from "../lib/when";
 import { uiText } from "../words";
@@ -33,7 +34,7 @@ export function WhenField({
 }) {
   const choose = (said: When["said"] | null) => {
     if (!said) return;
-    onChange({ said, field: said === "other" ? value.field || toField(Date.now(), zone) : value.field });
+    onChange({ said, field: said === "other" ? value.field || toField(nowMs(), zone) : value.field });
   };
   return (
     <div className="flex flex-col gap-2">

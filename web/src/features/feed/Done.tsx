@@ -1,4 +1,5 @@
 import type { FeedBody, OpenJar, Sheet } from "../../api/types";
+import { nowIso } from "../../lib/clock";
 import { times } from "../../lib/numbers";
 import { clock, dateWords, when } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
@@ -13,7 +14,7 @@ export type Fed = {
 /** Fed: when next, and a label for the jar that wants one. */
 export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: Fed }) {
   const { jar, time_zone: zone } = opened;
-  const now = new Date().toISOString();
+  const now = nowIso();
   const { feed, sheet } = fed;
   const { ratio, then_due: thenDue, doubles_at: doubled } = sheet;
   const flours = feed.flours.map((part) => FLOUR_WORDS[part.flour]).join(", ");

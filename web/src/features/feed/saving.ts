@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { FeedBody, FeedPlan, OpenJar, Problem, Sheet } from "../../api/types";
 import { recordEntry, withdrawEntry } from "../../api/writes";
+import { nowMs } from "../../lib/clock";
 import { useSay } from "../../ui/toast";
 import { commonText, feedText } from "../../words";
 import type { Fed } from "./Done";
@@ -37,7 +38,7 @@ export function useSaving(
     if (!sheet) return;
     setBusy(true);
     setProblems([]);
-    const feed = feedOf(draft, sheet.plan, Date.now(), zone);
+    const feed = feedOf(draft, sheet.plan, nowMs(), zone);
     const label = feedText.ofIt(assessment.in_jar === null ? commonText.firstMix : commonText.feed, jar.name);
     const reopen = { path: `/jars/${jar.id}/feed`, draft: draftKey(jar.id), value: draft };
     const outcome = await recordEntry(jar.id, draft.id, seenFeed, feed, label, reopen);
@@ -62,7 +63,7 @@ export function useSaving(
 
 /** A feed of the log as it was corrected. */
 export function correctedFeed(draft: FeedDraft, feed: FeedBody, zone: string): FeedBody {
-  return feedOf(draft, asPlan(feed), Date.now(), zone);
+  return feedOf(draft, asPlan(feed), nowMs(), zone);
 }
 
 /** What was written down, as the plan that a correction is held against. */

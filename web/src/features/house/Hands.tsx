@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { api, http } from "../../api/client";
-import { dayWord, deviceZone } from "../../lib/time";
+import { nowMs } from "../../lib/clock";
+import { dayWord, homeZone } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { TextField } from "../../ui/field";
@@ -29,7 +30,7 @@ export function HandsPart() {
   const showOut = (id: string) =>
     act(http.DELETE("/api/hands/{hand_id}", { params: { path: { hand_id: id } } }));
   const { mine, others, open_invitations: open } = hands.data;
-  const since = (at: string) => dayWord(at, Date.now(), deviceZone());
+  const since = (at: string) => dayWord(at, nowMs(), homeZone());
   return (
     <section aria-labelledby="hands" className="flex flex-col gap-4">
       <h2 id="hands" className="text-2xl">

@@ -9,6 +9,7 @@ import { CalendarPart } from "./Calendar";
 import { HandsPart } from "./Hands";
 import { PostboxPart } from "./Postbox";
 import { ThermometersPart } from "./Thermometers";
+import { TimeZonePart } from "./TimeZone";
 
 /** The house around the jars: who keeps them, and what measures their warmth. */
 export function HousePage() {
@@ -22,6 +23,7 @@ export function HousePage() {
         <div className="flex flex-col gap-2">
           <h2 className="text-2xl">{commonText.yourHours}</h2>
           <HoursPart />
+          {session.data?.account && <TimeZonePart zone={session.data.account.time_zone} />}
         </div>
         <PostboxPart />
         <div className="flex flex-col gap-2">

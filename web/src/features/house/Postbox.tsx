@@ -1,8 +1,9 @@
 import { useState } from "react";
 import { api } from "../../api/client";
 import type { Posted } from "../../api/types";
+import { nowMs } from "../../lib/clock";
 import { useStored } from "../../lib/store";
-import { deviceZone, when } from "../../lib/time";
+import { homeZone, when } from "../../lib/time";
 import { Button } from "../../ui/button";
 import { Loading } from "../../ui/states";
 import { houseText, reminderLine } from "../../words";
@@ -67,9 +68,7 @@ function Letters({
             key={`${one.jar_id}.${one.due}`}
             className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule py-1.5"
           >
-            <span className="text-soft first-letter:uppercase">
-              {when(one.sent_at, Date.now(), deviceZone())}
-            </span>
+            <span className="text-soft first-letter:uppercase">{when(one.sent_at, nowMs(), homeZone())}</span>
             <span>{reminderLine(one)}</span>
           </li>
         ))}

@@ -1,7 +1,8 @@
 import { type FormEvent, useState } from "react";
 import { api, http } from "../../api/client";
 import type { Station } from "../../api/types";
-import { deviceZone, when } from "../../lib/time";
+import { nowMs } from "../../lib/clock";
+import { homeZone, when } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
@@ -41,7 +42,7 @@ export function ThermometersPart() {
               <span className="text-soft">
                 {one.last_at === null
                   ? houseText.hasSaidNothingYet
-                  : `${one.last_c} °C, ${when(one.last_at, Date.now(), deviceZone())}`}
+                  : `${one.last_c} °C, ${when(one.last_at, nowMs(), homeZone())}`}
               </span>
             </span>
             <Button look="plain" onClick={() => setLeaving(one)}>

@@ -3,6 +3,7 @@ import { useParams } from "react-router";
 import { api } from "../../api/client";
 import type { OpenJar } from "../../api/types";
 import { recordEntry } from "../../api/writes";
+import { nowIso } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
 import { dayWord } from "../../lib/time";
@@ -31,7 +32,7 @@ function Steps({ opened }: { readonly opened: OpenJar }) {
   const done = assessment.binned_at !== null;
   const bin = async () => {
     setBusy(true);
-    const entry = { kind: "bin", at: new Date().toISOString(), note: "" } as const;
+    const entry = { kind: "bin", at: nowIso(), note: "" } as const;
     const outcome = await recordEntry(jar.id, newId(), null, entry, jarText.binning(jar.name), null);
     setBusy(false);
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));

@@ -1,4 +1,5 @@
 import type { DeedBody, LogEntry, OpenJar } from "../../api/types";
+import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { toField } from "../../lib/time";
@@ -33,7 +34,7 @@ export function EditDeed({
       className="flex max-w-xl flex-col gap-6 pt-6"
       onSubmit={(event) => {
         event.preventDefault();
-        const at = momentOf(draft.when, Date.now(), zone);
+        const at = momentOf(draft.when, nowMs(), zone);
         void amend({ ...deed, at, note: draft.note }, draft);
       }}
     >

@@ -1,6 +1,7 @@
 import type { Finding, LookBody, OpenJar, Readiness, ReadyStep } from "../../api/types";
 import { recordEntry, sayWord, setReadyAfter, withdrawEntry } from "../../api/writes";
 import { CLOSE_UPS } from "../../drawing/atlas";
+import { nowIso } from "../../lib/clock";
 import { newId } from "../../lib/ids";
 import { dayWord } from "../../lib/time";
 import { Button } from "../../ui/button";
@@ -46,7 +47,7 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
     const fuzzy = () => {
       const look: LookBody = {
         kind: "look",
-        at: new Date().toISOString(),
+        at: nowIso(),
         level: null,
         bubbles: null,
         top: ["fuzzy_spots"],

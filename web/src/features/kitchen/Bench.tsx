@@ -1,6 +1,7 @@
 import { useNavigate } from "react-router";
 import type { Glance, Kitchen, Outlook } from "../../api/types";
 import { leaveAlone, setOnShelf } from "../../api/writes";
+import { nowMs } from "../../lib/clock";
 import { percent, times } from "../../lib/numbers";
 import { nextMorning, when } from "../../lib/time";
 import { Caution, OpenAdvice } from "../../parts/advice";
@@ -126,11 +127,11 @@ function NotNow({ one, zone }: { readonly one: Glance; readonly zone: string }) 
       items={[
         {
           label: kitchenText.laterTodayInThreeHours,
-          run: () => leave(kitchenText.leftForThreeHours, new Date(Date.now() + LATER_MS).toISOString()),
+          run: () => leave(kitchenText.leftForThreeHours, new Date(nowMs() + LATER_MS).toISOString()),
         },
         {
           label: kitchenText.leaveItAloneUntilTomorrow,
-          run: () => leave(kitchenText.leftAloneUntilTomorrow, nextMorning(Date.now(), zone)),
+          run: () => leave(kitchenText.leftAloneUntilTomorrow, nextMorning(nowMs(), zone)),
         },
         { label: kitchenText.leaveThisOneOut, run: () => deed("skipped") },
         { label: kitchenText.iDidItAlready, run: () => void navigate(`/jars/${id}/feed?already=1`) },

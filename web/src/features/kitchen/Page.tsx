@@ -22,7 +22,7 @@ export function KitchenPage() {
   const kitchen = api.useQuery("get", "/api/kitchen", {}, { refetchInterval: 60_000 });
   if (kitchen.isPending) return <Loading what={kitchenText.lookingAtTheJars} />;
   if (!kitchen.data) return <OutOfReach onRetry={() => void kitchen.refetch()} />;
-  const away = kitchen.data.jars.filter((one) => !one.jar.on_shelf);
+  const { away } = kitchen.data;
   return (
     <>
       {kitchen.isError && <p className="py-2 text-soft">{kitchenText.theKitchenCannotBeReached}</p>}
@@ -38,9 +38,9 @@ export function KitchenPage() {
       {away.length > 0 && (
         <p className="mt-10 text-soft">
           {kitchenText.putAway}{" "}
-          {away.map((one) => (
-            <ButtonLink key={one.jar.id} look="plain" to={`/jars/${one.jar.id}`}>
-              {one.jar.name}
+          {away.map((jar) => (
+            <ButtonLink key={jar.id} look="plain" to={`/jars/${jar.id}`}>
+              {jar.name}
             </ButtonLink>
           ))}
         </p>
@@ -52,7 +52,7 @@ export function KitchenPage() {
 function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   const [search, setSearch] = useSearchParams();
   const [frame, width] = useWidth<HTMLDivElement>();
-  const jars = kitchen.jars.filter((one) => one.jar.on_shelf);
+  const { jars } = kitchen;
   const first = [...jars].sort((a, b) => urgency(a) - urgency(b))[0];
   const chosen = jars.find((one) => one.jar.id === search.get("jar")) ?? first;
   if (!chosen) return <EmptyShelf />;

@@ -3,6 +3,7 @@ import { useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { amendEntry, recordEntry, sendPhoto, withdrawEntry } from "../../api/writes";
+import { nowMs } from "../../lib/clock";
 import { typed } from "../../lib/numbers";
 import { draftKeyOf } from "../../parts/amending";
 import { useSay } from "../../ui/toast";
@@ -32,7 +33,7 @@ export function useSaving(
   const save = async (draft: LookDraft) => {
     setBusy(true);
     setProblems([]);
-    const look = lookOf(draft, Date.now(), zone);
+    const look = lookOf(draft, nowMs(), zone);
     const label = commonText.lookAt(jar.name);
     const path = editing ? `/jars/${jar.id}/log/${editing.id}` : `/jars/${jar.id}/look`;
     const reopen = { path, draft: draftKey(jar.id, editing), value: draft };
@@ -65,9 +66,7 @@ export function useSaving(
   /** In a round, the jar on the shelf after this one. */
   const nextOf = (going: string | null): string | null => {
     if (going === null) return null;
-    const shelf = (kitchen.data?.jars ?? []).filter(
-      (one) => one.jar.on_shelf && one.in_jar && !one.binned_at,
-    );
+    const shelf = (kitchen.data?.jars ?? []).filter((one) => one.in_jar && !one.binned_at);
     const next = shelf[shelf.findIndex((one) => one.jar.id === jar.id) + 1];
     return next ? `/jars/${next.jar.id}/look?round=${going}` : "/";
   };

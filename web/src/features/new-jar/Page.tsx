@@ -3,6 +3,7 @@ import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { Catalogue, Family, FamilyCode, NewJar, OptionCode, Origin, Problem } from "../../api/types";
 import { planJar, setPlace } from "../../api/writes";
+import { nowMs } from "../../lib/clock";
 import { useRested, useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
 import { deviceZone } from "../../lib/time";
@@ -91,7 +92,7 @@ function useChosen(catalogue: Catalogue, draftKey: string, begun: JarDraft) {
     const choices = beginningAt(next, draft.chosen[code] ?? {}, at);
     set({ family: code, method: null, chosen: { ...draft.chosen, [code]: choices } });
   };
-  const startsAt = Date.parse(momentOf(draft.start, Date.now(), zone));
+  const startsAt = Date.parse(momentOf(draft.start, nowMs(), zone));
   return {
     zone,
     draft,
@@ -104,10 +105,10 @@ function useChosen(catalogue: Catalogue, draftKey: string, begun: JarDraft) {
     choose,
     begin,
     origin: originOf(family, chosen),
-    longAgo: startsAt < Date.now() - LONG_AGO_MS,
+    longAgo: startsAt < nowMs() - LONG_AGO_MS,
     // To the hour, so that what was foreseen a minute ago still holds.
     start: new Date(
-      Math.floor((Number.isNaN(startsAt) ? Date.now() : startsAt) / HOUR_MS) * HOUR_MS,
+      Math.floor((Number.isNaN(startsAt) ? nowMs() : startsAt) / HOUR_MS) * HOUR_MS,
     ).toISOString(),
   };
 }
@@ -125,7 +126,7 @@ function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs:
     event.preventDefault();
     setBusy(true);
     setProblems([]);
-    const jar = jarOf(draft, family, Date.now(), zone);
+    const jar = jarOf(draft, family, nowMs(), zone);
     const outcome = await planJar(jar, { path: "/new", draft: DRAFT_KEY, value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {

@@ -3,6 +3,7 @@ import { api } from "../../api/client";
 import type { Assessment, Family } from "../../api/types";
 import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
+import { nowMs } from "../../lib/clock";
 import { grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { ACT_WORDS, newJarText, problemWords, sightWords, taskLine } from "../../words";
@@ -15,7 +16,7 @@ type Parts = { readonly draft: JarDraft; readonly family: Family; readonly zone:
 
 /** The jar as it stands in the form, told by the core. */
 function usePreview({ draft, family, zone }: Parts) {
-  const now = Date.now();
+  const now = nowMs();
   const { id: _id, ...jar } = jarOf(draft, family, Math.floor(now / 60_000) * 60_000, zone);
   // The plan does not wait for the name and the weight of the jar.
   const body = { ...jar, name: "preview", tare_g: 0 };

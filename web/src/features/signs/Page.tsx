@@ -6,6 +6,7 @@ import type { Finding, OpenJar, SignChoices } from "../../api/types";
 import { recordEntry } from "../../api/writes";
 import { CLOSE_UPS } from "../../drawing/atlas";
 import { BUBBLE_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
+import { nowIso } from "../../lib/clock";
 import { useRested, useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
 import { NotOpen } from "../../parts/not-open";
@@ -122,7 +123,7 @@ function Opened({ opened, choices }: { readonly opened: OpenJar; readonly choice
   );
   const findings = blank ? opened.assessment.findings : (found.data?.findings ?? null);
   const keep = async () => {
-    const look = lookOf(it, new Date().toISOString(), choices);
+    const look = lookOf(it, nowIso(), choices);
     const outcome = await recordEntry(jar.id, newId(), null, look, commonText.lookAt(jar.name), null);
     if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
     else await navigate(`/jars/${jar.id}`);

@@ -50,7 +50,8 @@ export function WelcomePage({
     }
     await queries.invalidateQueries();
     const session = await http.GET("/api/session");
-    outbox.signedInAs(session.data?.account?.name ?? null);
+    const account = session.data?.account;
+    await outbox.signedInAs(account ? { id: String(account.id), name: account.name } : null);
   };
 
   const submit = (event: FormEvent) => {

@@ -1,6 +1,9 @@
 /** What is said by the place “house”. */
 
 export const houseText = {
+  timeZone: "Time zone",
+  liveThere: (zone: string | number) => `Go by ${zone}`,
+  thisDeviceIsIn: (zone: string | number) => `This device is in ${zone}.`,
   calendar: "Calendar",
   aPrivateAddressToSubscribe:
     "A private address to subscribe to: your feeds, in your calendar program, moving with the plan. Whoever knows it sees the feeds and nothing else. If it leaks, make a new one; the old one ends.",

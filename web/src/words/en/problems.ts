@@ -1,6 +1,7 @@
 /** Every refusal in words, with what would be accepted. */
 import type { OptionCode, Problem, ProblemCode } from "../../api/types";
-import { clock, dayWord, deviceZone } from "../../lib/time";
+import { nowMs } from "../../lib/clock";
+import { clock, dayWord, homeZone } from "../../lib/time";
 import { OPTION_WORDS } from "./methods";
 
 type Facts = Problem["facts"];
@@ -8,7 +9,7 @@ type Facts = Problem["facts"];
 function moment(facts: Facts, name: string): string {
   const at = facts[name];
   if (typeof at !== "string") return "";
-  return `${dayWord(at, Date.now(), deviceZone())} ${clock(at, deviceZone())}`;
+  return `${dayWord(at, nowMs(), homeZone())} ${clock(at, homeZone())}`;
 }
 
 const between = (facts: Facts) => `Use a number from ${facts.least ?? 0} to ${facts.most ?? "10 000"}.`;
@@ -80,7 +81,8 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   password_entirely_numeric: () => "Use more than digits.",
   unknown_time_zone: (facts) => `This time zone is not known. Such as ${facts.example}.`,
   forged: () => "This page is too old. Reload it; what you typed is kept.",
-  id_taken: () => "This was saved already, with something else in it. Look in the log; what you typed stays here.",
+  id_taken: () =>
+    "This was saved already, with something else in it. Look in the log; what you typed stays here.",
   other_account: () => "This was put down by another baker on this device. It waits until they are back.",
   fed_meanwhile: (facts) =>
     `Someone fed this jar ${moment(facts, "at")}: ${facts.flour_g} g flour, ${facts.water_g} g water.`,
