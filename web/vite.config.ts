@@ -34,7 +34,21 @@ const offline = VitePWA({
           request.method === "GET" &&
           /^\/api\/(session|kitchen|catalogue|jars\/[0-9a-f-]+)$/.test(url.pathname),
         handler: "NetworkFirst",
-        options: { cacheName: "kitchen", networkTimeoutSeconds: 8 },
+        options: {
+          cacheName: "kitchen",
+          networkTimeoutSeconds: 8,
+          // What was kept tells an old time, by which no clock may be set.
+          plugins: [
+            {
+              cachedResponseWillBeUsed: async ({ cachedResponse }) => {
+                if (!cachedResponse) return cachedResponse;
+                const headers = new Headers(cachedResponse.headers);
+                headers.delete("Date");
+                return new Response(cachedResponse.body, { status: cachedResponse.status, headers });
+              },
+            },
+          ],
+        },
       },
     ],
   },

@@ -44,7 +44,7 @@ class LostConnection(Journey):
         self.save_offline("9")
         page.offline(gone=False)
         page.sees("Not taken: Look at Thistle.")
-        page.press("link", "Open it again")
+        page.press("button", "Open it again")
         self.assertEqual(page.one("textbox", "Level").get_attribute("value"), "9")
         page.type("Level", "1.9")
         page.press("button", "Save the look")

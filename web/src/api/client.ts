@@ -22,8 +22,7 @@ const guard: Middleware = {
     return request;
   },
   onResponse({ request, response }) {
-    // An answer to a reading may come from this device and tell an old time.
-    if (request.method !== "GET") heardTime(response.headers.get("Date"));
+    heardTime(response.headers.get("Date"));
     if (response.status === 401 && !request.url.endsWith("/api/session")) {
       globalThis.dispatchEvent(new Event(SIGNED_OUT));
     }

@@ -138,7 +138,7 @@ function useOneBakerAtATime(id: string | null, known: boolean) {
     if (!known || readStored<string>(LAST_HERE) === id) return;
     writeStored(LAST_HERE, id);
     void forgetKitchen();
-    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[1] !== "/api/session" });
+    void queries.resetQueries({ predicate: ({ queryKey }) => queryKey[1] !== "/api/session" });
   }, [id, known, queries]);
 }
 
