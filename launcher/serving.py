@@ -163,12 +163,40 @@ def _is_free(port: int) -> bool:
     return True
 
 
+# A browser keeps what waits by the address: another port would be another kitchen to it.
+PORT_FILE = VAR / "port"
+PORT_FREED_S = 15.0
+
+
 def choose_port() -> int:
-    """The usual port, or a free one (said so) when something else listens there."""
-    if _is_free(USUAL_PORT):
-        return USUAL_PORT
+    """The port of this kitchen: chosen at its first start, the usual one or else a free one, and the same ever after.
+
+    Raises Stop when another program holds it by now.
+    """
+    kept = PORT_FILE.read_text().strip() if PORT_FILE.exists() else ""
+    asked = os.environ.get("DESPERTAR_PORT")
+    if asked or not kept.isdigit():
+        port = USUAL_PORT if _is_free(USUAL_PORT) else _another(asked)
+        PORT_FILE.write_text(str(port))
+        return port
+    port = int(kept)
+    until = time.monotonic() + PORT_FREED_S
+    while not _is_free(port):
+        if time.monotonic() > until:
+            raise say.Stop(
+                f"Another program uses port {port}, at which this kitchen is found. End it and start again; or choose "
+                f"another with DESPERTAR_PORT=… ./despertar start: browsers then take it for another kitchen, and what "
+                f"waits in them to be sent waits until it is back at {port}."
+            )
+        time.sleep(0.2)
+    return port
+
+
+def _another(asked: str | None) -> int:
+    if asked:
+        raise say.Stop(f"Another program uses port {asked}.")
     port = free_port()
-    say.line(f"  Port {USUAL_PORT} is in use by another program; taking {port} instead.")
+    say.line(f"  Port {USUAL_PORT} is in use by another program; this kitchen is found at {port} from now on.")
     return port
 
 

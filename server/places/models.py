@@ -15,6 +15,8 @@ class Thermometer(models.Model):
     token_hash = models.CharField(max_length=64, unique=True, db_collation="utf8mb4_bin")
     made_at = models.DateTimeField(auto_now_add=True)
     withdrawn_at = models.DateTimeField(null=True)
+    # How often its hours were put down so far.
+    revision = models.PositiveIntegerField(default=0)
 
 
 class Reading(models.Model):

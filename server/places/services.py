@@ -8,11 +8,12 @@ from collections import defaultdict
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from functools import lru_cache
 from statistics import mean, median
 from uuid import UUID, uuid4
 
 from django.db import transaction
-from django.db.models import Max, Q
+from django.db.models import F, Max, Q
 
 from accounts.services import Account
 from ferment.kitchen.warmth import Degrees
@@ -134,6 +135,7 @@ def _close_hours(station: UUID, new: Iterable[datetime], now: datetime) -> None:
         if hour in by_hour
     ]
     Hour.objects.bulk_create(rows, update_conflicts=True, update_fields=["celsius"])
+    Thermometer.objects.filter(id=station).update(revision=F("revision") + 1)
     Reading.objects.filter(thermometer_id=station, at__lt=now - KEPT_RAW).delete()
 
 
@@ -142,17 +144,20 @@ def _hour(at: datetime) -> datetime:
 
 
 def warmth_of(station_ids: Iterable[UUID], now: datetime) -> dict[UUID, tuple[Degrees, ...]]:
-    """By thermometer, the mean of each whole hour without its wild readings, in one query.
+    """By thermometer, the mean of each whole hour without its wild readings, of the last month.
 
-    The hour that runs is left out, so that a forecast does not move with every post.
+    The hour that runs is left out, so that a forecast does not move with every post. One query where nothing was put
+    down since it was asked last.
     """
-    rows = Hour.objects.filter(
-        thermometer_id__in=list(station_ids), at__gt=now - REMEMBERED, at__lt=_hour(now)
-    ).order_by("at")
-    by_station: dict[UUID, list[Degrees]] = defaultdict(list)
-    for station, at, celsius in rows.values_list("thermometer_id", "at", "celsius"):
-        by_station[station].append(Degrees(at + HALF_AN_HOUR, celsius))
-    return {station: tuple(degrees) for station, degrees in by_station.items()}
+    known = Thermometer.objects.filter(id__in=list(station_ids)).values_list("id", "revision")
+    warmth = {station: _hours_of(station, revision, _hour(now)) for station, revision in known}
+    return {station: degrees for station, degrees in warmth.items() if degrees}
+
+
+@lru_cache(maxsize=256)
+def _hours_of(station: UUID, _revision: int, before: datetime) -> tuple[Degrees, ...]:
+    hours = Hour.objects.filter(thermometer_id=station, at__gt=before - REMEMBERED, at__lt=before).order_by("at")
+    return tuple(Degrees(at + HALF_AN_HOUR, celsius) for at, celsius in hours.values_list("at", "celsius"))
 
 
 def tame(readings: Sequence[Degrees]) -> list[Degrees]:

@@ -51,15 +51,37 @@ class Machine(TestCase):
 
 
 class Ports(TestCase):
-    def test_a_busy_port_gives_way(self) -> None:
-        with socket.socket() as other, mock.patch.object(say, "line") as said:
-            other.bind(("127.0.0.1", 0))
-            other.listen()
-            busy = other.getsockname()[1]
-            with mock.patch.object(serving, "USUAL_PORT", busy):
-                port = serving.choose_port()
-        self.assertNotEqual(port, busy)
-        self.assertIn(str(port), said.call_args.args[0])
+    def setUp(self) -> None:
+        self.enterContext(mock.patch.object(serving, "PORT_FILE", in_folder(self) / "port"))
+        self.enterContext(mock.patch.dict(os.environ))
+        os.environ.pop("DESPERTAR_PORT", None)
+        self.said = self.enterContext(mock.patch.object(say, "line"))
+        self.other = socket.socket()
+        self.addCleanup(self.other.close)
+        self.other.bind(("127.0.0.1", 0))
+        self.other.listen()
+        self.busy = self.other.getsockname()[1]
+
+    def test_at_the_first_start_a_busy_port_gives_way_and_the_next_starts_stay_there(self) -> None:
+        with mock.patch.object(serving, "USUAL_PORT", self.busy):
+            port = serving.choose_port()
+            self.assertNotEqual(port, self.busy)
+            self.assertIn(str(port), self.said.call_args.args[0])
+            self.other.close()
+            self.assertEqual(serving.choose_port(), port)
+
+    def test_a_port_that_another_program_took_is_named(self) -> None:
+        serving.PORT_FILE.write_text(str(self.busy))
+        with mock.patch.object(serving, "PORT_FREED_S", 0.3), self.assertRaises(say.Stop) as stopped:
+            serving.choose_port()
+        self.assertIn(f"Another program uses port {self.busy}", str(stopped.exception))
+
+    def test_a_port_that_is_freed_soon_is_waited_for(self) -> None:
+        serving.PORT_FILE.write_text(str(self.busy))
+        freeing = threading.Timer(0.3, self.other.close)
+        freeing.start()
+        self.addCleanup(freeing.join)
+        self.assertEqual(serving.choose_port(), self.busy)
 
 
 class OneAtATime(TestCase):

@@ -11,6 +11,7 @@ class Migration(migrations.Migration):
     ]
 
     operations = [
+        migrations.AddField("thermometer", "revision", models.PositiveIntegerField(default=0)),
         migrations.CreateModel(
             name='Hour',
             fields=[
