@@ -18,7 +18,10 @@ from .wire import PhotoIn, PhotoOut, photo_out, points_in
 router = Router(tags=["photos"], auth=signed_in)
 
 
-@router.post("/jars/{jar_id}/photos", response={200: PhotoOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut})
+@router.post(
+    "/jars/{jar_id}/photos",
+    response={200: PhotoOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut, 507: ProblemsOut},
+)
 def add_photo(request: Baker, jar_id: UUID, payload: PhotoIn) -> PhotoOut:
     points = points_in(payload.points)
     return photo_out(

@@ -3,13 +3,19 @@
 from __future__ import annotations
 
 import base64
+import errno
 import tempfile
 from io import BytesIO
+from pathlib import Path
 from typing import Any
+from unittest import mock
 from uuid import uuid4
 
+from django.conf import settings
 from django.test import TestCase, override_settings
 from PIL import Image
+
+from photos.models import Photo
 
 from .base import Baker, ago
 
@@ -68,6 +74,21 @@ class Photos(TestCase):
             shown = Image.open(BytesIO(self.picture(made["id"], size).content))
             self.assertEqual(max(shown.size), longest)
             self.assertEqual(dict(shown.getexif()), {})
+
+    def test_a_full_disk_is_named_and_leaves_nothing_behind(self) -> None:
+        full = OSError(errno.ENOSPC, "No space left on device")
+        with mock.patch.object(Path, "write_bytes", side_effect=full):
+            answer = self.baker.problem("POST", self.path, self.body(jpeg()))
+        self.assertEqual(answer, (507, "no_room", "photo"))
+        self.assertEqual(self.baker.jar()["photos"], [])
+        self.assertEqual([one for one in Path(settings.DESPERTAR_FILES).rglob("*") if one.is_file()], [])
+
+    def test_marks_that_cannot_be_read_leave_the_photo(self) -> None:
+        made = self.baker.ok("POST", self.path, self.body(jpeg(), points=POINTS))
+        for points in ({"form": 9}, {"bottom": 3}, {"bottom": [1, 2, 3], "mark": [], "level": []}):
+            Photo.objects.update(points=points)
+            (told,) = self.baker.jar()["photos"]
+            self.assertEqual((told["id"], told["points"]), (made["id"], None))
 
     def test_other_kinds_of_picture(self) -> None:
         for kind in ("PNG", "WEBP"):

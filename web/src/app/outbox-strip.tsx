@@ -4,7 +4,7 @@ import { outbox, useOutbox, type Write } from "../api/outbox";
 import { nowMs } from "../lib/clock";
 import { homeZone, when } from "../lib/time";
 import { Button } from "../ui/button";
-import { Confirm } from "../ui/confirm";
+import { ConfirmLater } from "../ui/confirm-later";
 import { appText, fieldWords, problemWords } from "../words";
 
 /** What has not reached the server yet, what it stumbles over, and what it would not take. */
@@ -77,7 +77,7 @@ function Row({
       <Button look="plain" onClick={() => setAsking(true)}>
         {appText.letItGo}
       </Button>
-      <Confirm
+      <ConfirmLater
         open={asking}
         onOpenChange={setAsking}
         title={appText.letItGoFor(write.label)}
@@ -85,7 +85,7 @@ function Row({
         onYes={() => void outbox.dismiss(write.key)}
       >
         <p>{appText.itWasNeverSaved}</p>
-      </Confirm>
+      </ConfirmLater>
     </div>
   );
 }

@@ -8,7 +8,7 @@ import { WelcomePage } from "../features/welcome";
 import { draftsOf, readStored, writeStored } from "../lib/store";
 import { liveIn } from "../lib/time";
 import { Button } from "../ui/button";
-import { Confirm } from "../ui/confirm";
+import { ConfirmLater } from "../ui/confirm-later";
 import { Menu } from "../ui/menu";
 import { Loading, OutOfReach } from "../ui/states";
 import { useSay } from "../ui/toast";
@@ -117,7 +117,7 @@ function TopLine({ account }: { readonly account: Account | null }) {
           ]}
         />
       )}
-      <Confirm
+      <ConfirmLater
         open={asking}
         onOpenChange={setAsking}
         title={appText.notAllHasArrived}
@@ -126,7 +126,7 @@ function TopLine({ account }: { readonly account: Account | null }) {
       >
         <p>{appText.waitsHere([...waiting, ...aside].map(({ label }) => label).join(", "))}</p>
         <p>{appText.itStaysOnThisDevice}</p>
-      </Confirm>
+      </ConfirmLater>
     </div>
   );
 }
