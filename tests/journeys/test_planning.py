@@ -7,7 +7,10 @@ import tempfile
 from pathlib import Path
 from typing import Any
 
+from django.utils import timezone
 from selenium.webdriver.common.keys import Keys
+
+from reminders.services import remind_all
 
 from .base import PASSWORD, Journey
 
@@ -220,6 +223,7 @@ class ThePlan(Journey):
             return told
 
         baker = self.baker("Noor").always_home().plan(name="Pebble").mix(24.2)
+        remind_all(timezone.now())
         self.enter(baker, "/house")
         page.sees("Feed Pebble.")
         self.assertEqual(shown(), [])

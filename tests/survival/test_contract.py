@@ -1,6 +1,6 @@
 """Schemathesis over the whole contract, signed in: nothing is answered that the contract does not say, and no fault.
 
-`DESPERTAR_CALLS` sets how many calls of each operation are made up: 4 by itself, hundreds by night.
+`DESPERTAR_CALLS` sets how many calls of each operation are made up: 3 by itself, hundreds by night.
 """
 
 from __future__ import annotations
@@ -26,7 +26,7 @@ from tests.server.base import PASSWORD, Baker, ago, feed_body, look_body, new_ja
 
 from .made_up import made_up, operations
 
-BY_ITSELF = 4
+BY_ITSELF = 3
 CALLS = int(os.environ.get("DESPERTAR_CALLS", str(BY_ITSELF)))
 CHECKS = [
     not_a_server_error,
@@ -88,13 +88,14 @@ class Contract(LiveServerTestCase):
         known = {operation.label: operation for operation in self.operations()}
         tried = 0
         for label, path, sound in self.sound():
-            for place in places(sound)[1:]:
-                for value in NASTY_VALUES:
+            for number, place in enumerate(places(sound)[1:]):
+                # By itself each place gets every third value, another third than its neighbour.
+                for value in NASTY_VALUES if CALLS > BY_ITSELF else NASTY_VALUES[number % 3 :: 3]:
                     with self.subTest(label, place=place, value=repr(value)[:40]):
                         method = label.split(" ")[0]
                         self.answered(known[label], method, path, json.dumps(put(sound, place, value)).encode())
                         tried += 1
-        self.assertGreater(tried, 1_000)
+        self.assertGreater(tried, 500)
         for path in ("kitchen", "flours", "hours", "postbox", "thermometers", "hands", f"jars/{self.baker.jar_id}"):
             self.baker.ok("GET", f"/api/{path}")
         self.assertEqual(self.baker.ok("GET", "/api/kitchen")["unread"], [])

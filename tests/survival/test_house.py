@@ -49,16 +49,11 @@ class Killed(TestCase):
         self.house.stop()
         self.assertEqual(self.house.left(), [])
 
-    def test_a_first_start_cut_off(self) -> None:
-        cut_off_first_start(3.0, signal.SIGKILL)
-
     def test_an_upgrade_cut_off(self) -> None:
         self.house.start()
         baker = Baker(self.house, "Ines").sign_up()
         baker.look()
-        for after_s, number in ((2.5, signal.SIGKILL), (2.0, signal.SIGINT)):
-            with self.subTest(number=number.name):
-                cut_off_upgrade(self.house, after_s, number)
+        cut_off_upgrade(self.house, 2.5, signal.SIGKILL)
         baker.look()
         self.assertTrue(list((self.house.var / "backups").glob("before-*.sql")))
 
@@ -70,6 +65,11 @@ class Killed(TestCase):
         self.assertEqual(self.house.wait(), 1)
         self.assertIn("last kept by a newer Despertar (kitchen.0099_of_tomorrow)", self.house.said())
         self.assertEqual(list((self.house.var / "backups").glob("*")), [])
+
+
+class CutOff(TestCase):
+    def test_a_first_start(self) -> None:
+        cut_off_first_start(3.0, signal.SIGKILL)
 
 
 class TheEdge(TestCase):
@@ -136,14 +136,6 @@ class TheEdge(TestCase):
         self.assertEqual(self.house.var.stat().st_mode & 0o077, 0)
         for one in (self.house.var / "files").rglob("*"):
             self.assertEqual(one.stat().st_mode & 0o077, 0, one)
-
-    def test_an_empty_secret_is_made_anew(self) -> None:
-        other = House()
-        self.addCleanup(other.close)
-        other.var.mkdir(parents=True)
-        (other.var / "secret-key").touch()
-        other.start()
-        self.assertGreater(len((other.var / "secret-key").read_text()), 40)
 
     def test_a_second_start_says_where_it_runs(self) -> None:
         second = House()

@@ -1,6 +1,6 @@
 """The command line answers in JSON whatever it is given: an answer, or a refusal that names the place.
 
-`DESPERTAR_EXAMPLES` sets twice how many inputs of each kind are tried: 200 by itself, more by night.
+`DESPERTAR_EXAMPLES` sets four times how many inputs of each kind are tried: 200 by itself, more by night.
 """
 
 from __future__ import annotations
@@ -27,7 +27,7 @@ from ferment.protocol.written import to_json
 from ..builders import feed, first_mix, look, setup
 
 EXAMPLES = int(os.environ.get("DESPERTAR_EXAMPLES", "200"))
-many = settings(max_examples=EXAMPLES // 2, deadline=None, suppress_health_check=list(HealthCheck))
+many = settings(max_examples=EXAMPLES // 4, deadline=None, suppress_health_check=list(HealthCheck))
 
 START_TEXT = "2026-03-02T08:00"
 SOUND = {
