@@ -67,9 +67,13 @@ def prepare(db: Database, env: dict[str, str], arguments: Sequence[str]) -> None
 
 
 def _schema(db: Database, env: dict[str, str]) -> Schema:
-    told = json.loads(
-        say.run([PYTHON, SERVER / "manage.py", "schema_state"], log="manage-schema", env=env, holding=db.holding)
-    )
+    command = [PYTHON, SERVER / "manage.py", "schema_state"]
+    return read_state(say.run(command, log="manage-schema", env=env, holding=db.holding))
+
+
+def read_state(printed: str) -> Schema:
+    """What the command says, whatever warnings stand around it."""
+    told = json.loads(next(line for line in printed.splitlines() if line.startswith("{")))
     return Schema(told["empty"], tuple(told["behind"]), tuple(told["ahead"]))
 
 

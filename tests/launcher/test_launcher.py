@@ -11,7 +11,7 @@ import threading
 from pathlib import Path
 from unittest import TestCase, mock
 
-from launcher import checks, machine, say, serving, toolchain
+from launcher import checks, machine, say, serving, toolchain, upgrade
 from launcher.database import SOCKET_PATH_LIMIT, Database, secret
 from launcher.place import ROOT, fingerprint
 
@@ -221,6 +221,12 @@ class Secrets(TestCase):
         self.assertGreater(len(made), 30)
         self.assertEqual(secret(path, 32), made)
         self.assertEqual(path.stat().st_mode & 0o077, 0)
+
+
+class SchemaState(TestCase):
+    def test_warnings_around_it_do_not_matter(self) -> None:
+        printed = 'x.py:1: DeprecationWarning: old\n{"empty": false, "behind": ["kitchen.0009"], "ahead": []}\nbye\n'
+        self.assertEqual(upgrade.read_state(printed), upgrade.Schema(empty=False, behind=("kitchen.0009",), ahead=()))
 
 
 class Undisturbed(TestCase):
