@@ -67,7 +67,7 @@ def prepare(db: Database, env: dict[str, str], arguments: Sequence[str]) -> None
 
 
 def _schema(db: Database, env: dict[str, str]) -> Schema:
-    command = [PYTHON, SERVER / "manage.py", "schema_state"]
+    command: list[str | Path] = [PYTHON, SERVER / "manage.py", "schema_state"]
     return read_state(say.run(command, log="manage-schema", env=env, holding=db.holding))
 
 

@@ -12,6 +12,7 @@ class Account(AbstractBaseUser):
     name = models.CharField(max_length=60, unique=True)
     time_zone = models.CharField(max_length=64)
     is_demo = models.BooleanField(default=False)
+    wants_reminders = models.BooleanField(default=True)
     is_active = models.BooleanField(default=True)
     made_at = models.DateTimeField(auto_now_add=True)
 

@@ -98,9 +98,15 @@ def _is_taken(name: str) -> bool:
     return Account.objects.filter(name=name).exists()
 
 
-def accounts_with_kitchens() -> list[Account]:
-    """Everybody who may be reminded of anything."""
-    return list(Account.objects.filter(is_active=True, kitchen__isnull=False))
+def accounts_to_remind() -> list[Account]:
+    """Everybody who may be reminded of anything, and wants to be."""
+    return list(Account.objects.filter(is_active=True, wants_reminders=True, kitchen__isnull=False))
+
+
+def want_reminders(account: Account, *, wanted: bool) -> None:
+    """Whether this baker is reminded: of a kitchen of three hands, one may want to sleep."""
+    account.wants_reminders = wanted
+    account.save(update_fields=["wants_reminders"])
 
 
 def acknowledge(account: Account, notice: str) -> None:

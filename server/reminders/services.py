@@ -9,7 +9,7 @@ from uuid import UUID
 
 from django.db import OperationalError
 
-from accounts.services import Account, accounts_with_kitchens
+from accounts.services import Account, accounts_to_remind
 from ferment.doors.reminding import Reminder, reminders
 from ferment.planner import Act
 from guidance.services import Assessed, kitchen_now
@@ -39,6 +39,9 @@ class Posted:
 
 @dataclass(frozen=True)
 class Postbox:
+    """What was sent and what will be; nothing will, where the baker does not want to be reminded."""
+
+    wanted: bool
     sent: list[Posted]
     to_come: list[Posted]
 
@@ -46,7 +49,7 @@ class Postbox:
 def remind_all(now: datetime) -> int:
     """Everybody's due reminders go out, whatever goes wrong with somebody else's. Answers how many did."""
     sent = 0
-    for account in accounts_with_kitchens():
+    for account in accounts_to_remind():
         try:
             sent += remind(account, now)
         except OperationalError:
@@ -90,7 +93,7 @@ def postbox_of(account: Account, now: datetime) -> Postbox:
     """
     mine = Message.objects.filter(account=account, jar__kitchen_id__in=kitchens_of(account))
     sent = mine.select_related("jar").order_by("-sent_at", "-id")[:MOST_SHOWN]
-    due = _due_or_to_come(account, now)
+    due = _due_or_to_come(account, now) if account.wants_reminders else []
     undone = undone_in([jar.card.id for jar, _ in due])
     done = set(mine.values_list("jar_id", "name", "undone"))
     to_come = [
@@ -100,6 +103,7 @@ def postbox_of(account: Account, now: datetime) -> Postbox:
         if (jar.card.id, one.name, undone[jar.card.id]) not in done and one.at > now
     ]
     return Postbox(
+        account.wants_reminders,
         [
             Posted(one.jar_id, one.jar.name, Act(one.act), one.due, one.sent_at, one.late_h, one.harmless)
             for one in sent

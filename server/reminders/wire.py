@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from uuid import UUID
 
-from accounts.wire import Told
+from accounts.wire import Request, Told
 from ferment.planner import Act
 
 
@@ -21,8 +21,15 @@ class Posted(Told):
     harmless: bool
 
 
-class Postbox(Told):
-    """What was sent, the latest first, and what would be, the soonest first."""
+class WantedIn(Request):
+    """Whether this baker is to be reminded."""
 
+    wanted: bool
+
+
+class Postbox(Told):
+    """What was sent, the latest first, and what would be, the soonest first; nothing where none are `wanted`."""
+
+    wanted: bool
     sent: list[Posted]
     to_come: list[Posted]

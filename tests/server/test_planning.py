@@ -172,12 +172,22 @@ class Postboxes(TestCase):
         for baker in (self.baker, *hands):
             for _ in range(2):
                 self.assertEqual(len(self.at(due, baker)["sent"]), 1, baker.name)
+        # One wants to sleep: that one is told nothing, until it is wanted again.
+        hugo = hands[1]
+        with patch("django.utils.timezone.now", return_value=due):
+            self.assertEqual(hugo.ok("PUT", "/api/postbox", {"wanted": False})["to_come"], [])
+        self.feed(self.start + timedelta(hours=24.5), 30.0)
+        self.assertEqual(len(self.at(self.start + timedelta(hours=48.7), hugo)["sent"]), 1)
+        with patch("django.utils.timezone.now", return_value=due):
+            self.assertTrue(hugo.ok("PUT", "/api/postbox", {"wanted": True})["to_come"])
+        self.assertEqual(len(self.at(self.start + timedelta(hours=48.8), hugo)["sent"]), 2)
         with patch("django.utils.timezone.now", return_value=due):
             left = next(one["id"] for one in self.baker.ok("GET", "/api/hands")["mine"] if one["name"] == "Noor")
             self.baker.ok("DELETE", f"/api/hands/{left}")
-        gone = self.at(self.start + timedelta(hours=48.3), hands[0])
+        gone = self.at(self.start + timedelta(hours=74), hands[0])
         self.assertEqual((gone["sent"], gone["to_come"]), ([], []))
-        self.assertEqual(Message.objects.filter(account__name="Noor").count(), 1)
+        # The second came while she was still a hand; after leaving there is none.
+        self.assertEqual(Message.objects.filter(account__name="Noor").count(), 2)
 
     def test_an_act_keeps_its_place_in_the_calendar(self) -> None:
         def uids() -> set[str]:

@@ -708,7 +708,8 @@ export interface paths {
         };
         /** Read Postbox */
         get: operations["reminders_api_read_postbox"];
-        put?: never;
+        /** Set Wanted */
+        put: operations["reminders_api_set_wanted"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2314,13 +2315,15 @@ export interface components {
         };
         /**
          * Postbox
-         * @description What was sent, the latest first, and what would be, the soonest first.
+         * @description What was sent, the latest first, and what would be, the soonest first; nothing where none are `wanted`.
          */
         Postbox: {
             /** Sent */
             sent: components["schemas"]["Posted"][];
             /** To Come */
             to_come: components["schemas"]["Posted"][];
+            /** Wanted */
+            wanted: boolean;
         };
         /**
          * Posted
@@ -3142,6 +3145,14 @@ export interface components {
          */
         WalkStyle: "in_the_jar" | "clean_jar";
         /**
+         * WantedIn
+         * @description Whether this baker is to be reminded.
+         */
+        WantedIn: {
+            /** Wanted */
+            wanted: boolean;
+        };
+        /**
          * WeighIn
          * @description What was weighed other than planned, in grams; null or left out where it went as planned or is to come.
          */
@@ -3458,6 +3469,7 @@ export type UsualPlaceOut = components['schemas']['UsualPlaceOut'];
 export type VisitIn = components['schemas']['VisitIn'];
 export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
+export type WantedIn = components['schemas']['WantedIn'];
 export type WeighIn = components['schemas']['WeighIn'];
 export type WhatIfIn = components['schemas']['WhatIfIn'];
 export type WhatIfOut = components['schemas']['WhatIfOut'];
@@ -7219,6 +7231,102 @@ export interface operations {
             };
             /** @description Nobody is signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reminders_api_set_wanted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Postbox"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

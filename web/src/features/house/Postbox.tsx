@@ -1,9 +1,10 @@
 import { useState } from "react";
-import { api } from "../../api/client";
+import { api, http } from "../../api/client";
 import type { Posted } from "../../api/types";
 import { nowMs } from "../../lib/clock";
 import { useStored } from "../../lib/store";
 import { homeZone, when } from "../../lib/time";
+import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { Loading } from "../../ui/states";
 import { houseText, reminderLine } from "../../words";
@@ -13,6 +14,8 @@ export function PostboxPart() {
   const box = api.useQuery("get", "/api/postbox", {}, { refetchInterval: 60_000 });
   const [notices, setNotices] = useStored<boolean>("notices.on", false);
   const [refused, setRefused] = useState(false);
+  const { act, problem } = useAct();
+  const want = (wanted: boolean) => void act(http.PUT("/api/postbox", { body: { wanted } }));
   const allow = async () => {
     if (!("Notification" in globalThis)) return setRefused(true);
     const answer = await Notification.requestPermission();
@@ -25,6 +28,19 @@ export function PostboxPart() {
         {houseText.reminders}
       </h2>
       <p>{houseText.oneForEachActIn}</p>
+      {box.data && (
+        <div>
+          {box.data.wanted ? (
+            <Button onClick={() => want(false)}>{houseText.doNotRemindMe}</Button>
+          ) : (
+            <>
+              <p className="mb-2">{houseText.youAreNotReminded}</p>
+              <Button onClick={() => want(true)}>{houseText.remindMe}</Button>
+            </>
+          )}
+          <Refused problem={problem} />
+        </div>
+      )}
       <div>
         {notices ? (
           <Button onClick={() => setNotices(false)}>{houseText.stopNoticesInThisBrowser}</Button>
@@ -65,7 +81,7 @@ function Letters({
       <ul>
         {letters.map((one) => (
           <li
-            key={`${one.jar_id}.${one.due}`}
+            key={`${one.jar_id}.${one.due}.${one.sent_at}`}
             className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule py-1.5"
           >
             <span className="text-soft first-letter:uppercase">{when(one.sent_at, nowMs(), homeZone())}</span>

@@ -37,6 +37,9 @@ export const houseText = {
     "A scale's bridge on this computer is read while you feed, once you press “Read my scale” there. It is looked for at",
   inTheDemoASimulated: ". In the demo a simulated one stands there, with a page of its own to pour on.",
   reminders: "Reminders",
+  doNotRemindMe: "Do not remind me",
+  youAreNotReminded: "You are not reminded. Others who keep these jars are, if they want to be.",
+  remindMe: "Remind me",
   oneForEachActIn:
     "One for each act, in your hours, none for what is done. No mail or push leaves this machine: they go to this simulated postbox.",
   stopNoticesInThisBrowser: "Stop notices in this browser",
