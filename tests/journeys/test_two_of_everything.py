@@ -75,7 +75,7 @@ class OneWrite(Journey):
             page.sees("Not sent yet: Look at Thistle.")
             page.press("disclosure", "Not sent yet")
             page.press("button", "Let it go")
-            page.sees("It never reached the kitchen.")
+            page.sees("It never reached the kitchen")
             page.press_element(page.all("button", "Let it go")[-1])
             page.sees_not("Not sent yet")
         page.driver.refresh()

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { draftKey, readStored, writeStored } from "../lib/store";
 import { Outbox, type Write } from "./outbox";
-import { type Kept, memoryShelf, type Shelf } from "./shelf";
+import type { Kept, Shelf } from "./shelf";
 import type { Problem } from "./types";
 
 type Reply = Awaited<ReturnType<NonNullable<ConstructorParameters<typeof Outbox>[1]>>>;
@@ -11,6 +11,19 @@ const INES = { id: "1", name: "Ines" };
 const NOOR = { id: "2", name: "Noor" };
 const STUMBLED: Reply = { kind: "stumbled" };
 let clock = 0;
+
+/** Kept as long as the test runs. */
+function memoryShelf(kept = new Map<string, Kept>()): Shelf {
+  return {
+    all: async () => [...kept.values()],
+    put: async (one) => {
+      kept.set(one.write.key, one);
+    },
+    drop: async (key) => {
+      kept.delete(key);
+    },
+  };
+}
 
 function write(key: string, account = INES.id, path = "/api"): Write {
   clock += 1;

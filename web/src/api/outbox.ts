@@ -8,7 +8,7 @@ import { heardTime } from "../lib/clock";
 import { draftKey, readAllStored, writeStored } from "../lib/store";
 import { csrfToken } from "./client";
 import { asBase64, dropPhoto, keptPhoto } from "./photos";
-import { browserShelf, type Kept, memoryShelf, type Shelf, type Write } from "./shelf";
+import { browserShelf, type Kept, type Shelf, type Write } from "./shelf";
 import type { Problem, Problems } from "./types";
 
 export type { Write } from "./shelf";
@@ -326,7 +326,7 @@ function putBack({ reopen, account }: Write): void {
   if (reopen) writeStored(draftKey(reopen.draft, account), reopen.value);
 }
 
-export const outbox = new Outbox("indexedDB" in globalThis ? browserShelf() : memoryShelf());
+export const outbox = new Outbox(browserShelf);
 globalThis.addEventListener?.("online", () => void outbox.retry());
 
 export function useOutbox(): OutboxState {

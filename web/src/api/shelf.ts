@@ -37,24 +37,12 @@ export type Shelf = {
   readonly drop: (key: string) => Promise<void>;
 };
 
-export function browserShelf(): Shelf {
-  const store = createStore("despertar-outbox", "writes");
-  return {
-    all: async () => (await entries<string, Kept>(store)).map(([, kept]) => kept),
-    put: (kept) => set(kept.write.key, kept, store),
-    drop: (key) => del(key, store),
-  };
-}
+let opened: ReturnType<typeof createStore> | undefined;
+// Not before it is asked for: a page that keeps nothing opens nothing.
+const store = () => (opened ??= createStore("despertar-outbox", "writes"));
 
-/** For tests, and where a browser has no database: kept as long as the page is open. */
-export function memoryShelf(kept = new Map<string, Kept>()): Shelf {
-  return {
-    all: async () => [...kept.values()],
-    put: async (one) => {
-      kept.set(one.write.key, one);
-    },
-    drop: async (key) => {
-      kept.delete(key);
-    },
-  };
-}
+export const browserShelf: Shelf = {
+  all: async () => (await entries<string, Kept>(store())).map(([, kept]) => kept),
+  put: async (kept) => set(kept.write.key, kept, store()),
+  drop: async (key) => del(key, store()),
+};

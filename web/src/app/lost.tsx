@@ -7,24 +7,19 @@ import { useNewer } from "./offline";
 export function Lost() {
   const newer = useNewer();
   useTitle(newer ? appText.aNewerVersionIsHere : appText.notHere);
-  if (newer) {
-    return (
-      <div className="mx-auto flex max-w-md flex-col items-start gap-4 px-4 py-16">
-        <h1 className="text-3xl">{appText.aNewerVersionIsHere}</h1>
-        <p>{appText.whatYouTypedIsKept}</p>
+  return (
+    <div className="mx-auto flex max-w-md flex-col items-start gap-4 px-4 py-16">
+      <h1 className="text-3xl">{newer ? appText.aNewerVersionIsHere : appText.thereIsNothingAtThis}</h1>
+      <p>{newer ? appText.whatYouTypedIsKept : appText.theJarMayBeAnother}</p>
+      {newer ? (
         <Button look="act" onClick={() => location.reload()}>
           {appText.goOnWithTheNewer}
         </Button>
-      </div>
-    );
-  }
-  return (
-    <div className="mx-auto flex max-w-md flex-col items-start gap-4 px-4 py-16">
-      <h1 className="text-3xl">{appText.thereIsNothingAtThis}</h1>
-      <p>{appText.theJarMayBeAnother}</p>
-      <ButtonLink look="act" to="/">
-        {commonText.toTheKitchen}
-      </ButtonLink>
+      ) : (
+        <ButtonLink look="act" to="/">
+          {commonText.toTheKitchen}
+        </ButtonLink>
+      )}
     </div>
   );
 }

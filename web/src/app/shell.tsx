@@ -1,10 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { lazy, useEffect, useState } from "react";
 import { Link, NavLink, Outlet } from "react-router";
 import { api, http, SIGNED_OUT } from "../api/client";
 import { outbox, useOutbox } from "../api/outbox";
 import type { Account } from "../api/types";
-import { WelcomePage } from "../features/welcome";
 import { draftsOf, readStored, writeStored } from "../lib/store";
 import { liveIn } from "../lib/time";
 import { Button } from "../ui/button";
@@ -17,6 +16,9 @@ import { useNotices } from "./notices";
 import { forgetKitchen, useNewer } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
 import { useTheme } from "./theme";
+
+// A baker who is in does not wait for the door.
+const WelcomePage = lazy(async () => ({ default: (await import("../features/welcome")).WelcomePage }));
 
 const NAV =
   "flex min-h-11 items-center px-2 font-semibold sm:px-3 underline-offset-8 hover:text-crust aria-[current=page]:underline";

@@ -1,9 +1,10 @@
 import { useEffect, useRef, useState } from "react";
-import { dropPhoto, keepPhoto, keptPhoto, shrink } from "../../api/photos";
+import { dropPhoto, keepPhoto, keptPhoto } from "../../api/photos";
 import type { OpenJar, Problem } from "../../api/types";
 import { newId } from "../../lib/ids";
 import { times } from "../../lib/numbers";
 import { type Points, readPhoto } from "../../lib/photo";
+import { shrink } from "../../lib/shrink";
 import { Button } from "../../ui/button";
 import { PhotoPointsControl } from "../../ui/photo-points";
 import { lookText, problemWords } from "../../words";

@@ -83,7 +83,7 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   forged: () => "This page is too old. Reload it; what you typed is kept.",
   id_taken: () =>
     "This was saved already, with something else in it. Look in the log; what you typed stays here.",
-  other_account: () => "This was put down by another baker on this device. It waits until they are back.",
+  other_account: () => "Another baker put this down here. It waits until they are back.",
   fed_meanwhile: (facts) =>
     `Someone fed this jar ${moment(facts, "at")}: ${facts.flour_g} g flour, ${facts.water_g} g water.`,
   changed_meanwhile: () => "Another device changed this meanwhile. Reload to see it; what you typed is kept.",
@@ -91,13 +91,13 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   no_such_invitation: () => "This invitation is not known, was used, or is too old. Ask for a new one.",
   own_kitchen: () => "This is an invitation to your own kitchen.",
   too_many_hands: (facts) => `Up to ${facts.most} others can keep a kitchen with you.`,
-  no_room: () => "There is no room left on this machine to keep it. Free some; what you added waits here.",
+  no_room: () => "There is no room left to keep it. Free some; what you typed stays here.",
   busy: () => "The kitchen has its hands full. Try again in a moment.",
   too_large: (facts) => `This is too large. Up to ${facts.most_mb} MB can be sent.`,
-  went_wrong: () => "Something went wrong in the kitchen, not with what you typed. It is kept; try again.",
-  jar_unreadable: () => "This jar cannot be read at the moment. Open it to see why.",
+  went_wrong: () => "Something went wrong in the kitchen. What you typed is kept; try again.",
+  jar_unreadable: () => "This jar cannot be read just now. Open it to see why.",
   stored_too_new: () => "This was written by a newer Despertar. Start the newer one to read it.",
-  stored_broken: () => "What is stored of it is not in a form that is known here.",
+  stored_broken: () => "It is stored in a form that is not known here.",
   not_a_photo: () => "This is not a photo. Choose a JPEG, PNG or WebP picture.",
   photo_broken: () => "This photo is cut off or broken. Take it anew, or choose another.",
   photo_too_large: (facts) =>
