@@ -9,7 +9,7 @@ from .kitchen.hours import ANY_TIME, Hours
 from .kitchen.vessel import Vessel, check_vessel
 from .kitchen.warmth import Degrees, Place
 from .methods import family_named
-from .mixing.feeding import FeedPlan, Ratio, plan_feed
+from .mixing.feeding import FeedPlan, Ratio, known_step, plan_feed
 from .planner import Plan, plan
 from .planner.walking import Desk, Walk
 from .protocol.amounts import as_any_starter, weigh, weigh_on_the_way
@@ -23,8 +23,6 @@ from .refusal import Refusal, within
 from .tracker import Background, Turn
 
 LEAST_C, MOST_C = 2.0, 45.0
-# From a jeweller's scale to one for people.
-LEAST_STEP_G, MOST_STEP_G = 0.01, 100.0
 
 
 @dataclass(frozen=True)
@@ -57,7 +55,7 @@ def place_of(setup: Setup) -> Place:
 def course_of(setup: Setup) -> Course:
     """Raises Refusal for a set-up that cannot be planned."""
     check_vessel(setup.vessel)
-    within(setup.scale_step, LEAST_STEP_G, MOST_STEP_G, "scale_step")
+    known_step(setup.scale_step)
     within(setup.warmth_c, LEAST_C, MOST_C, "warmth_c")
     if setup.night_c is not None:
         within(setup.night_c, LEAST_C, MOST_C, "night_c")
