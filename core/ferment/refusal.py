@@ -48,6 +48,10 @@ class RefusalCode(StrEnum):
     DANGER_STANDS = "danger_stands"
     DISCARD_IS_NO_FOOD = "discard_is_no_food"
     FIRST_MIX_HAS_FEEDS = "first_mix_has_feeds"
+    NO_RHYTHM = "no_rhythm"
+    TAKES_MORE_THAN_THERE_IS = "takes_more_than_there_is"
+    BAKE_TOO_SOON = "bake_too_soon"
+    AWAY_TOO_LONG = "away_too_long"
 
 
 Fact = float | str

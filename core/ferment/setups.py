@@ -5,12 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
+from .kitchen.flours import Blend
 from .kitchen.hours import ANY_TIME, Hours
 from .kitchen.vessel import Vessel, check_vessel
-from .kitchen.warmth import Degrees, Place
+from .kitchen.warmth import Degrees, Place, Stay
 from .methods import family_named
 from .mixing.feeding import FeedPlan, Ratio, known_step, plan_feed
 from .planner import Plan, plan
+from .planner.altering import LaterHours
+from .planner.baking import weigh_for_bake
 from .planner.walking import Desk, Walk
 from .protocol.amounts import as_any_starter, weigh, weigh_on_the_way
 from .protocol.course import Course, SettledPhase, settle
@@ -19,6 +22,7 @@ from .protocol.options import Choices
 from .ready_rule import Strictness
 from .record.ledger import Ledger, replay
 from .record.log import Log
+from .record.terms import Moved
 from .refusal import Refusal, within
 from .tracker import Background, Turn
 
@@ -27,10 +31,12 @@ LEAST_C, MOST_C = 2.0, 45.0
 
 @dataclass(frozen=True)
 class Setup:
-    """A jar as planned. `method` is a baker's own; without one `family` names one of the catalogue.
+    """A jar as planned: what was true on its first morning; what changed since is in its log.
 
-    `size` multiplies the method's amounts. The jar stands at `warmth_c` °C, at night at `night_c` where that differs;
-    what a thermometer wrote down in `readings` counts before both. `ready_after` is the baker's own rule of ready.
+    `method` is a baker's own; without one `family` names one of the catalogue. `size` multiplies the method's amounts.
+    The jar stands at `warmth_c` °C, at night at `night_c` where that differs; what a thermometer wrote down in
+    `readings` counts before both. `ready_after` is the baker's own rule of ready. `hours` are the baker's, and those in
+    `later_hours` from their time on.
     """
 
     family: str
@@ -45,11 +51,18 @@ class Setup:
     readings: tuple[Degrees, ...] = ()
     method: Method | None = None
     ready_after: Strictness = Strictness.USUAL
+    later_hours: tuple[LaterHours, ...] = ()
 
 
-def place_of(setup: Setup) -> Place:
-    """Where the jar stands, without what was read at the jar itself."""
-    return Place(setup.warmth_c, setup.night_c, setup.hours.zone, setup.readings)
+def place_of(setup: Setup, ledger: Ledger) -> Place:
+    """Where the jar stands and stood, without what was read at the jar itself."""
+    stays = tuple(Stay(one.at, one.warmth_c, one.night_c) for one in ledger.terms if isinstance(one, Moved))
+    return Place(setup.warmth_c, setup.night_c, setup.hours.zone, setup.readings, stays)
+
+
+def warmth_told(setup: Setup, ledger: Ledger) -> float:
+    """How warm it is by day where the jar stands now, as told, in °C."""
+    return next((one.warmth_c for one in reversed(ledger.terms) if isinstance(one, Moved)), setup.warmth_c)
 
 
 def course_of(setup: Setup) -> Course:
@@ -69,7 +82,7 @@ def ledger_of(setup: Setup, course: Course, log: Log) -> Ledger:
 def background_of(setup: Setup, course: Course, ledger: Ledger) -> Background:
     """What the tracker needs beside the log; temperatures noted with looks count as a thermometer's."""
     noted = tuple(Degrees(seen.at, seen.celsius) for seen in ledger.sightings if seen.celsius is not None)
-    place = replace(place_of(setup), readings=(*setup.readings, *noted))
+    place = replace(place_of(setup, ledger), readings=(*setup.readings, *noted))
     return Background(course.origin, course.culture.blend, place, ledger.cold_spans)
 
 
@@ -106,19 +119,11 @@ def plan_of(
         now,
         hours=setup.hours,
         step=setup.scale_step,
+        later=setup.later_hours,
         warmth_c=setup.warmth_c,
         until=until,
         **extra,
     )
-
-
-# A jar that is ready and stands out is fed once a day, from so little of it (common practice: one to two to two).
-DAILY_SEED_G, DAILY_RATIO = 25.0, Ratio(1.0, 2.0, 2.0)
-
-
-def daily_feed(setup: Setup, course: Course) -> FeedPlan:
-    """The feed that keeps a ready jar going on the counter, of its own flours."""
-    return plan_feed(DAILY_SEED_G, DAILY_RATIO, course.culture.blend, step=setup.scale_step)
 
 
 @dataclass(frozen=True)
@@ -143,23 +148,26 @@ def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g
 
     Raises Refusal (not_a_choice, not_a_number, nothing_added, out_of_range) for amounts nobody means.
     """
-    desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.scale_step)
+    desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.scale_step, setup.later_hours)
     walk = Walk(desk, ledger, now.astimezone(UTC))
     phase = walk.pass_to_feed()
+    bench = walk.standing.bench
+    if (feed := walk.bake_feed_now) is not None:
+        return FeedNow(weigh_for_bake(feed, bench, setup.scale_step, keep_g), phase, walk)
     if phase is not None:
         by = weigh_on_the_way if ledger.rounds else weigh
-        found = by(course, phase, walk.standing.bench, setup.scale_step, keep_g, walk.standing.advised)
+        found = by(walk.desk.course, phase, bench, setup.scale_step, keep_g, walk.standing.advised)
         assert found is not None  # a phase that feeds weighs something out
         return FeedNow(found, phase, walk)
-    return FeedNow(_once_more(setup, course, ledger, keep_g), None, walk)
+    return FeedNow(_once_more(setup, walk.standing.own.blend or course.culture.blend, ledger, keep_g), None, walk)
 
 
-def _once_more(setup: Setup, course: Course, ledger: Ledger, keep_g: float | None) -> FeedPlan:
+def _once_more(setup: Setup, blend: Blend, ledger: Ledger, keep_g: float | None) -> FeedPlan:
     last = ledger.rounds[-1].feed
     kept = last.keep_g if keep_g is None else keep_g
     step = setup.scale_step
     ratio = Ratio(last.keep_g or 1.0, last.flour_g or step, last.liquid_g or step)
-    there_is, blend = ledger.contents.total_g, course.culture.blend
+    there_is = ledger.contents.total_g
     try:
         return plan_feed(min(kept, there_is), ratio, blend, step=step)
     except Refusal:

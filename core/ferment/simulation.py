@@ -6,7 +6,6 @@ answers warmth, in the daily pace, in the grams and in what is read off the glas
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 
@@ -41,8 +40,8 @@ from .planner import Step, StepState
 from .planner.steps import Act
 from .protocol.course import Course
 from .record.ledger import Ledger
-from .record.log import Bubbles, Deed, DeedKind, Entry, Feed, Log, Look, Smell, Thickness, Top, in_order
-from .setups import Setup, course_of, ledger_of, place_of, plan_of
+from .record.log import Bubbles, Deed, DeedKind, Entry, Feed, Log, Look, Smell, Thickness, Top, Use, UsedFor, in_order
+from .setups import Setup, course_of, ledger_of, place_of, plan_of, warmth_told
 
 TRUTH_STEP_H = 0.25
 MOST_DAYS = 60.0
@@ -65,10 +64,12 @@ class Habits:
 
 @dataclass(frozen=True)
 class Happenings:
-    """What befalls a course, in hours from its start: spans in which nobody is at home, and spans in the fridge."""
+    """What befalls a course, in hours from its start: spans in which nobody is at home, and spans in the fridge; and
+    what the baker decides on the way, as entries of the log."""
 
     away: tuple[tuple[float, float], ...] = ()
     cold: tuple[tuple[float, float], ...] = ()
+    decided: tuple[Entry, ...] = ()
 
 
 TIDY = Habits()
@@ -120,7 +121,7 @@ class _Table:
     truth: Truth
     habits: Habits
     dice: np.random.Generator
-    warmth: Callable[[float], float]
+    course: Course
     start: datetime
     happenings: Happenings
     log: list[Entry] = field(default_factory=list)
@@ -129,6 +130,19 @@ class _Table:
     at_h: float = 0.0
     rounds: int = 0
     peak: float = 1.0
+    told: Warmth | None = None
+
+    def warmth(self, hour: float) -> float:
+        """How warm it really is at the jar, by where the log so far has it stand."""
+        if self.told is None:
+            ledger = ledger_of(self.setup, self.course, tuple(self.log))
+            self.told = Warmth(place_of(self.setup, ledger), self.start, ledger.cold_spans)
+        told, truth = self.told(hour), self.truth
+        return REFERENCE_C + truth.warmth_slope * (told - REFERENCE_C) + truth.warmth_off_c
+
+    def write(self, entry: Entry) -> None:
+        self.log.append(entry)
+        self.told = None
 
 
 def play(
@@ -143,16 +157,11 @@ def play(
     truth, happenings = truth or Truth(), happenings or Happenings()
     dice = np.random.default_rng(seed)
     start = setup.starts_at
-    cold = [tuple(start + timedelta(hours=hour) for hour in span) for span in happenings.cold]
-    told = Warmth(place_of(setup), start, [(since, until) for since, until in cold])
-
-    def real(hour: float) -> float:
-        return REFERENCE_C + truth.warmth_slope * (told(hour) - REFERENCE_C) + truth.warmth_off_c
-
-    table = _Table(setup, truth, habits, dice, real, start, happenings)
-    for number, (since, until) in enumerate(cold):
-        table.log += [Deed(f"c{number}", since, DeedKind.TO_FRIDGE), Deed(f"d{number}", until, DeedKind.TO_COUNTER)]
     course = course_of(setup)
+    table = _Table(setup, truth, habits, dice, course, start, happenings, log=list(happenings.decided))
+    for number, (since, until) in enumerate(happenings.cold):
+        table.write(Deed(f"c{number}", start + timedelta(hours=since), DeedKind.TO_FRIDGE))
+        table.write(Deed(f"d{number}", start + timedelta(hours=until), DeedKind.TO_COUNTER))
     end = start + timedelta(days=min(days, MOST_DAYS))
     now = start
     for _ in range(600):
@@ -187,6 +196,11 @@ def _wait_and_do(table: _Table, course: Course, step: Step, now: datetime, until
     elif dice.random() < habits.forgets:
         due += timedelta(hours=float(dice.uniform(12, 30)))
     due = _at_home(table, due).replace(second=0, microsecond=0)
+    decided = min((one.at for one in table.happenings.decided if now < one.at < due), default=None)
+    if decided is not None and decided < until:
+        # What the baker decides meanwhile may change what is due.
+        _looks(table, now, decided)
+        return decided
     if due >= until:
         _looks(table, now, until)
         return until
@@ -218,7 +232,7 @@ def _looks(table: _Table, now: datetime, due: datetime) -> None:
 def _asked_at(table: _Table, now: datetime) -> datetime | None:
     """8 h after the last feed, in its warmth as the baker knows it; None by night."""
     fed = next((one.at for one in reversed(table.log) if isinstance(one, Feed)), now)
-    celsius = table.setup.warmth_c
+    celsius = warmth_told(table.setup, _ledger(table, table.course, now))
     pace = growth_pace(celsius, YEAST_UPPER_C) / growth_pace(REFERENCE_C, YEAST_UPPER_C)
     at = fed + timedelta(hours=8.0 / max(pace, 0.1))
     return at if 7 <= at.astimezone(table.setup.hours.zone).hour < 23 else None
@@ -265,9 +279,12 @@ def _do(table: _Table, course: Course, step: Step, at: datetime) -> None:
     name = f"s{len(table.log)}"
     deeds = {Act.STIR: DeedKind.STIRRED, Act.TO_FRIDGE: DeedKind.TO_FRIDGE, Act.TO_COUNTER: DeedKind.TO_COUNTER}
     if step.act in deeds:
-        table.log.append(Deed(name, at, deeds[step.act]))
+        table.write(Deed(name, at, deeds[step.act]))
         if step.act is Act.STIR and table.jar:
             table.jar = stir(table.jar)
+        return
+    if step.act is Act.USE:
+        table.write(Use(name, at, sum(one.g or 0.0 for one in step.do), UsedFor.DOUGH))
         return
     if step.plan is None:
         _look(table, at)
@@ -279,7 +296,7 @@ def _do(table: _Table, course: Course, step: Step, at: datetime) -> None:
     salt = plan.salt_g
     table.jar = after_feed(table.jar, traits, real.keep_g, real.flours, real.water_g + real.juice_g, real.juice_g, salt)
     # What the baker writes down is what was meant; the scale and the hand were a little off.
-    table.log.append(Feed(name, at, plan.keep_g, plan.flours, plan.water_g, salt, None, plan.juice_g))
+    table.write(Feed(name, at, plan.keep_g, plan.flours, plan.water_g, salt, None, plan.juice_g))
     table.peak, table.rounds = 1.0, table.rounds + 1
 
 

@@ -21,7 +21,8 @@ from ..protocol.method import Method
 from ..protocol.options import Choice, Choices
 from ..protocol.written import from_json, to_json
 from ..reading import WrongFormError, named_fields, read, strict_converter
-from ..record.log import Bin, Deed, Entry, Feed, Leave, Log, Look, Word
+from ..record.log import Bake, Bin, Deed, Entry, Feed, Leave, Log, Look, PutBack, Use, Word
+from ..record.terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay
 from ..refusal import Refusal, RefusalCode, within
 from ..setups import Setup
 
@@ -33,6 +34,15 @@ KINDS: Mapping[str, type[Entry]] = {
     "deed": Deed,
     "leave": Leave,
     "word": Word,
+    "moved": Moved,
+    "jar": OtherJar,
+    "flour": OtherFlour,
+    "rhythm": OtherRhythm,
+    "amount": OtherAmount,
+    "way": OtherWay,
+    "use": Use,
+    "put_back": PutBack,
+    "bake": Bake,
     "bin": Bin,
 }
 # What may be left out of a file beside what the entries themselves have by default.

@@ -10,11 +10,28 @@ from ..mixing.contents import Origin
 from ..mixing.feeding import FeedPlan
 from ..planner import MOST_STEPS
 from ..protocol.course import Course
-from ..record.log import Bin, Deed, DiscardTo, Entry, Feed, Leave, Log, Look, Word, feeds_of, in_order
+from ..record.log import (
+    Bake,
+    Bin,
+    Deed,
+    DiscardTo,
+    Entry,
+    Feed,
+    Leave,
+    Log,
+    Look,
+    PutBack,
+    Use,
+    Word,
+    feeds_of,
+    in_order,
+)
+from ..record.terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay
 from ..refusal import Refusal, RefusalCode, within
 from ..setups import Setup, course_of, feed_now, ledger_of, plan_of
 from ..signs import SIGNS
 from ..signs.contract import Urgency
+from .alterations import WEIGHING_SLACK_G, admit_bake, admit_put_back, admit_term, admit_use
 from .assessment import assess
 
 # Two devices' clocks differ a little; what is further ahead is a slip of the hand.
@@ -22,10 +39,9 @@ CLOCK_SLACK = timedelta(minutes=5)
 # A jar is planned for a day that can still be seen from here, or was begun lately and is written down now.
 START_AT_MOST_AHEAD = timedelta(days=60)
 START_AT_MOST_AGO = timedelta(days=30)
-# Grams by which the sums of a kitchen may be off.
-WEIGHING_SLACK_G = 2.0
-# A jar can be left alone for a while; longer is the fridge's work.
-LEFT_AT_MOST = timedelta(days=3)
+# A jar on the counter can be left alone for a while; longer is the fridge's work, and beyond that the flakes'.
+LEFT_AT_MOST = timedelta(days=7)
+AWAY_AT_MOST = timedelta(days=90)
 # How far a new plan is looked through for its fullest jar.
 PLANNED_DAYS = timedelta(days=21)
 DANGERS = frozenset(sign.code.value for sign in SIGNS if sign.urgency is Urgency.DANGER)
@@ -64,23 +80,52 @@ def admit(setup: Setup, log: Log, entry: Entry, now: datetime) -> None:
     ended = next((other for other in others if isinstance(other, Bin)), None)
     if ended and entry.at > ended.at:
         raise Refusal(RefusalCode.JAR_IS_BINNED, "at", {"binned_at": ended.at.isoformat()})
+    if isinstance(entry, Feed):
+        _admit_feed(setup, others, entry, before)
+    elif isinstance(entry, Look):
+        _admit_look(setup, others, entry)
+    elif isinstance(entry, Bin):
+        _admit_bin(others, entry)
+    else:
+        _after_the_first_mix(others, entry.at)
+        _admit_on_the_way(setup, tuple(other for other in in_order(others) if other.at <= entry.at), entry)
+
+
+OnTheWay = (
+    Deed | Word | Leave | Use | PutBack | Bake | Moved | OtherJar | OtherFlour | OtherRhythm | OtherAmount | OtherWay
+)
+
+
+def _admit_on_the_way(setup: Setup, earlier: Log, entry: OnTheWay) -> None:
     match entry:
-        case Feed():
-            _admit_feed(setup, others, entry, before)
-        case Look():
-            _admit_look(setup, others, entry)
-        case Deed() | Word():
-            _after_the_first_mix(others, entry.at)
-            if isinstance(entry, Word) and entry.about in DANGERS:
+        case Deed():
+            pass
+        case Word():
+            if entry.about in DANGERS:
                 # What was noted by mistake is corrected in the look that shows it.
                 raise Refusal(RefusalCode.DANGER_STANDS, "about", {"sign": entry.about})
         case Leave():
-            _after_the_first_mix(others, entry.at)
-            if not entry.at < entry.until <= entry.at + LEFT_AT_MOST:
-                facts = {"earliest": entry.at.isoformat(), "latest": (entry.at + LEFT_AT_MOST).isoformat()}
-                raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, "until", facts)
-        case Bin():
-            _admit_bin(others, entry)
+            _admit_leave(setup, earlier, entry)
+        case Use():
+            admit_use(setup, earlier, entry)
+        case PutBack():
+            admit_put_back(setup, earlier, entry)
+        case Bake():
+            admit_bake(setup, earlier, entry)
+        case _:
+            admit_term(setup, earlier, entry)
+
+
+def _admit_leave(setup: Setup, earlier: Log, leave: Leave) -> None:
+    """On the counter for some days, in the fridge for weeks; for longer a jar is dried."""
+    rests = ledger_of(setup, course_of(setup), earlier).rests_since is not None
+    latest = leave.at + (AWAY_AT_MOST if rests else LEFT_AT_MOST)
+    if leave.until <= leave.at:
+        facts = {"earliest": leave.at.isoformat(), "latest": latest.isoformat()}
+        raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, "until", facts)
+    if leave.until > latest:
+        instead = "flakes" if rests or leave.until > leave.at + AWAY_AT_MOST else "fridge"
+        raise Refusal(RefusalCode.AWAY_TOO_LONG, "until", {"latest": latest.isoformat(), "instead": instead})
 
 
 def admit_removal(log: Log, entry: Entry) -> None:
@@ -107,12 +152,13 @@ def _admit_feed(setup: Setup, others: Log, feed: Feed, before: Entry | None) -> 
     course = course_of(setup)
     earlier = tuple(other for other in others if other.at < feed.at)
     _admit_food(feed, _planned(setup, course, earlier, feed.at))
+    vessel = ledger_of(setup, course, earlier).vessel
     if feed.line_mm is not None:
-        within(feed.line_mm, 1.0, setup.vessel.height_mm, "line_mm")
+        within(feed.line_mm, 1.0, vessel.height_mm, "line_mm")
     _admit_kept(setup, course, earlier, feed, is_first=place == 0)
     if feed.discard_to is DiscardTo.JAR and place and not assess(setup, earlier, feed.at).discard_is_food:
         raise Refusal(RefusalCode.DISCARD_IS_NO_FOOD, "discard_to", {"instead": "compost, bin"})
-    most_g = most_grams(setup.vessel)
+    most_g = most_grams(vessel)
     if feed.total_g > most_g:
         raise Refusal(RefusalCode.JAR_TOO_SMALL, "water_g", {"total_g": feed.total_g, "most_g": round(most_g)})
 
@@ -164,10 +210,10 @@ def _admit_look(setup: Setup, others: Log, look: Look) -> None:
         within(look.celsius, -5.0, 60.0, "celsius")
     if look.level is not None or look.high is not None:
         then = tuple(other for other in in_order(others) if other.at <= look.at)
-        line = ledger_of(setup, course_of(setup), then).rounds[-1].line_mm
+        ledger = ledger_of(setup, course_of(setup), then)
         for level, field in ((look.level, "level"), (look.high, "high")):
             if level is not None:
-                as_times(level, setup.vessel, line, field)
+                as_times(level, ledger.vessel, ledger.rounds[-1].line_mm, field)
 
 
 def _admit_bin(others: Log, end: Bin) -> None:

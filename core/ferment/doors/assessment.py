@@ -2,23 +2,28 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
-from ..kitchen.flours import FlourLot
+from ..kitchen.flours import Blend, FlourLot
 from ..kitchen.vessel import ROOM_WANTED, Mark, Vessel, line_mm, marks, room_times
+from ..methods.keeping import is_kept
 from ..mixing.feeding import FeedPlan, ratio_as_weighed
 from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
 from ..model.paste import Paste, paste_of
 from ..planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
+from ..planner.baking import FOR_A_BAKE
+from ..planner.standing import keeps_a_rhythm
 from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, SightCode, Task, WaitsFor
 from ..protocol.course import Course
 from ..protocol.method import Normal
 from ..ready_rule import DOUBLED, doubles_at
 from ..record.ledger import Ledger, Round, Sighting
-from ..record.log import Bubbles, Log, Top
-from ..setups import Setup, background_of, course_of, daily_feed, ledger_of, meals_ahead, plan_of
+from ..record.log import Bake, Bubbles, Deed, DeedKind, Log, Top
+from ..record.terms import Moved
+from ..setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
 from ..signs import Finding
 from ..signs.contract import Urgency
 from ..tracker import Background, Forecast, Ready, forecast, prior_ready
@@ -26,9 +31,10 @@ from ..tracker.outlook import Outlook, outlook, yeast_unshown
 from ..verdicts.cautions import Notice, notices
 from ..verdicts.counsel import Counsel, counsel
 from ..verdicts.expected import ExpectedLook, expected_look
-from ..verdicts.judgement import judgement
+from ..verdicts.judgement import Judgement, judgement
 from ..verdicts.readiness import Readiness
 from ..verdicts.stage import StageFound
+from .chapters import Chapter, chapters
 
 
 class Move(StrEnum):
@@ -40,6 +46,8 @@ class Move(StrEnum):
     TO_COUNTER = "to_counter"
     BIN = "bin"
     BINNED = "binned"
+    USE = "use"
+    REST = "rest"
     NOTHING = "nothing"
 
 
@@ -144,6 +152,28 @@ class AskedOfLook:
 
 
 @dataclass(frozen=True)
+class Stands:
+    """What is true of a jar now: the jar itself, its warmth as told (°C), its way, and how that is fed.
+
+    `family`, `choices` and `size` are of the way; `every_h` is None where it feeds by signs. `blends` are what the
+    baker has since decided to feed with, one a feed in turn; None in `seed_g`, `flour_parts` and `hydration_percent` is
+    what the way says.
+    """
+
+    vessel: Vessel
+    warmth_c: float
+    night_c: float | None
+    family: str
+    choices: Mapping[str, str | float]
+    size: float
+    every_h: float | None
+    blends: tuple[Blend, ...]
+    seed_g: float | None
+    flour_parts: float | None
+    hydration_percent: float | None
+
+
+@dataclass(frozen=True)
 class Totals:
     """What the jar has used so far, in grams."""
 
@@ -151,6 +181,8 @@ class Totals:
     flour_g: float
     water_g: float
     discard_g: float
+    used_g: float
+    put_back_g: float
 
 
 @dataclass(frozen=True)
@@ -165,7 +197,10 @@ class Assessment:
 
     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
-    `keeping` is the daily feed of a jar that is ready and stands out; `chilled` are its stays in the fridge.
+    `chilled` are its stays in the fridge.
+    `stands` is what is true of it now, after all that was changed on the way; `chapters` are those of its life.
+    `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its plan does not repeat then.
+    `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for that one.
     """
 
     day: int
@@ -188,8 +223,13 @@ class Assessment:
     ready_ahead: Ready | None
     expected_look: ExpectedLook
     asked: AskedOfLook
-    keeping: FeedPlan | None
     chilled: tuple[ColdSpan, ...]
+    stands: Stands
+    chapters: tuple[Chapter, ...]
+    asks_how_to_keep: bool
+    is_kept: bool
+    bakes: tuple[Bake, ...]
+    bake_fed: int
     counsel: tuple[Counsel, ...]
     notices: tuple[Notice, ...]
     rounds: tuple[RoundSeen, ...]
@@ -217,33 +257,42 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     judged = judgement(course, ledger, background.place, made, told, now, setup.ready_after)
     advised = counsel(setup, course, ledger, made, judged, now)
     made = advised.plan
-    usual_line = _usual_line_mm(made, ledger, setup.vessel)
     is_ready = judged.readiness is not None and judged.readiness.ready
+    asks = asks_how_to_keep(ledger, made, judged)
+    if asks:
+        made = not_repeating(made)
+    usual_line = _usual_line_mm(made, ledger, ledger.vessel)
+    rests = ledger.rests_since is not None
     return Assessment(
         day=day_of(start, now) if start else 0,
-        normal=course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
-        in_jar=_in_jar(ledger, setup.vessel),
+        normal=made.course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
+        in_jar=_in_jar(ledger, ledger.vessel),
         since_feed=_since_feed(ledger, now),
-        next_move=_next_move(ledger, judged.findings, made, setup.vessel, now),
+        next_move=_next_move(ledger, judged.findings, made, now),
         timeline=made.steps,
         changes=made.changes,
         ahead=made.to_ready,
         ready=made.ready,
         ready_on=ready_on,
-        forecast=told,
+        forecast=None if rests else told,
         findings=judged.findings,
         readiness=judged.readiness,
         stage=judged.stage,
-        outlook=outlook(told, now) if told else None,
+        outlook=outlook(told, now) if told and not rests else None,
         yeast_unshown=told is not None and yeast_unshown(told),
-        hungry_again_at=_hungry_again_at(told, now),
+        hungry_again_at=None if rests else _hungry_again_at(told, now),
         ready_ahead=ready_on if ready_on and not is_ready and ready_on.on.likely > now else None,
         expected_look=expected_look(
             judged.stage.stage if judged.stage else None, past_peak=told is not None and told.peaks.likely < now
         ),
         asked=_asked(ledger, made),
-        keeping=daily_feed(setup, course) if is_ready else None,
         chilled=tuple(ColdSpan(since, until) for since, until in ledger.cold_spans),
+        stands=_stands(setup, ledger, made),
+        chapters=chapters(course, ledger),
+        asks_how_to_keep=asks,
+        is_kept=is_kept(made.course),
+        bakes=made.bakes,
+        bake_fed=made.bake_fed,
         counsel=advised.counsel,
         notices=notices(setup, course, ledger, made, judged),
         rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
@@ -252,7 +301,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
         doubles_at=round(doubles_at(_paste(ledger)), 3) if ledger.rounds else DOUBLED,
         usual_line_mm=usual_line,
-        room_is_tight=room_times(setup.vessel, usual_line) < ROOM_WANTED,
+        room_is_tight=room_times(ledger.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
     )
 
@@ -304,7 +353,43 @@ def _no_move(move: Move) -> NextMove:
     return NextMove(move, None, None, None, None, True, (), (), None, (), is_now=True)  # noqa: FBT003  (a row of a table)
 
 
-def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: Vessel, now: datetime) -> NextMove:
+def asks_how_to_keep(ledger: Ledger, made: Plan, judged: Judgement) -> bool:
+    """Whether it is ready, and nobody has said yet how it goes on."""
+    if ledger.binned or judged.readiness is None or not judged.readiness.ready or is_kept(made.course):
+        return False
+    return not any(isinstance(deed, Deed) and deed.deed is DeedKind.LET_GO for deed in ledger.deeds)
+
+
+def not_repeating(made: Plan) -> Plan:
+    """Nothing goes on for ever unasked: only the next act is told, and those of the bakes that are planned."""
+    first = made.next
+    kept = [step for step in made.steps if not step.to_come or step is first or step.stage == FOR_A_BAKE]
+    return replace(made, steps=tuple(kept))
+
+
+def _stands(setup: Setup, ledger: Ledger, made: Plan) -> Stands:
+    moved = [one for one in ledger.terms if isinstance(one, Moved)]
+    course, own = made.course, made.own
+    rhythm = next((phase.wait.usual for phase in course.phases if keeps_a_rhythm(phase)), None)
+    every = made.every or rhythm
+    return Stands(
+        vessel=ledger.vessel,
+        warmth_c=moved[-1].warmth_c if moved else setup.warmth_c,
+        night_c=moved[-1].night_c if moved else setup.night_c,
+        family=course.method.code,
+        choices={
+            code.value: value for part in (course.chosen.picks, course.chosen.numbers) for code, value in part.items()
+        },
+        size=course.size,
+        every_h=every / timedelta(hours=1) if every and rhythm else None,
+        blends=own.blends,
+        seed_g=own.seed_g,
+        flour_parts=own.flour_parts,
+        hydration_percent=own.hydration_percent,
+    )
+
+
+def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, now: datetime) -> NextMove:
     if ledger.binned:
         return _no_move(Move.BINNED)
     if any(finding.urgency is Urgency.DANGER for finding in found):
@@ -312,9 +397,11 @@ def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, vessel: V
     step = made.next
     if step is None:
         return _no_move(Move.NOTHING)
+    if step.state is StepState.RESTING:
+        return replace(_no_move(Move.REST), state=step.state, is_now=False)
     there_is = ledger.contents.total_g if ledger.rounds else None
     style = WalkStyle.CLEAN_JAR if any(one.do is Task.CLEAN_JAR for one in step.do) else WalkStyle.IN_THE_JAR
-    walk = scale_walk(step.plan, vessel.tare_g, there_is, style) if step.plan else ()
+    walk = scale_walk(step.plan, ledger.vessel.tare_g, there_is, style) if step.plan else ()
     return NextMove(
         MOVES[step.act],
         step.state,
@@ -391,4 +478,6 @@ def _totals(ledger: Ledger) -> Totals:
         flour_g=sum(turn.feed.flour_g for turn in ledger.rounds),
         water_g=sum(turn.feed.liquid_g for turn in ledger.rounds),
         discard_g=sum(turn.discard_g for turn in ledger.rounds),
+        used_g=sum(use.g for use in ledger.uses),
+        put_back_g=sum(one.total_g for one in ledger.put_back),
     )

@@ -5,14 +5,17 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
-from ..kitchen.flours import Blend, Flour, FlourGrams
+from ..kitchen.flours import Blend, Flour, FlourGrams, blend_of
 from ..mixing.building import Build, build
 from ..planner import MOST_STEPS, Step
+from ..planner.standing import keeps_a_rhythm
 from ..planner.steps import Change, PlanTotals
+from ..protocol.course import LEAST_SIZE, MOST_SIZE
 from ..protocol.options import BlendOption, OptionCode
-from ..record.log import Log
+from ..record.log import Log, feeds_of
+from ..record.terms import LEAST_RHYTHM_H, MOST_RHYTHM_H, Moved, OtherAmount, OtherFlour, OtherRhythm, Terms
 from ..refusal import Refusal, RefusalCode, within
-from ..setups import Setup, background_of, course_of, feed_now, ledger_of, plan_of
+from ..setups import LEAST_C, MOST_C, Setup, background_of, course_of, feed_now, ledger_of, plan_of
 from ..tracker import IfFed, if_fed, of_a_grown_jar
 from ..tracker.rounds import Turn
 from ..tracker.stretch import Moments, Spread
@@ -22,9 +25,22 @@ from .assessment import Assessment, assess
 RATIOS = (1.0, 2.0, 3.0, 5.0, 10.0)
 
 
+# The ids of what is only wondered about.
+WHAT_IF = "what_if"
+
+
 def moved_to(setup: Setup, log: Log, now: datetime, celsius: float) -> Assessment:
-    """The jar as it would be told if it stood at another warmth from the first mix on."""
-    return assess(replace(setup, warmth_c=celsius, night_c=None, readings=()), log, now)
+    """The jar as it would be told if it were moved to another warmth now; not mixed yet, if it stood there from the
+    start."""
+    return assess(*standing_at(setup, log, now, celsius), now)
+
+
+def standing_at(setup: Setup, log: Log, now: datetime, celsius: float) -> tuple[Setup, Log]:
+    """The set-up and the log of a jar that is moved now. Raises Refusal (out_of_range)."""
+    within(celsius, LEAST_C, MOST_C, "warmth_c")
+    if not feeds_of(log):
+        return replace(setup, warmth_c=celsius, night_c=None, readings=()), log
+    return setup, (*log, Moved(WHAT_IF, now, celsius))
 
 
 @dataclass(frozen=True)
@@ -41,6 +57,36 @@ class Supposition:
 
 def otherwise(setup: Setup, log: Log, now: datetime, what: Supposition) -> tuple[Assessment, WholePlan]:
     """The jar as it would be told and planned otherwise; nothing is changed. Raises Refusal."""
+    changed, supposed = (setup, (*log, *as_entries(setup, log, now, what))) if feeds_of(log) else _set_up(setup, what)
+    if what.starts_in_h is not None and not log:
+        changed = replace(
+            changed, starts_at=now + timedelta(hours=within(what.starts_in_h, 0.0, 1440.0, "starts_in_h"))
+        )
+    return assess(changed, supposed, now), whole_plan(changed, supposed, now)
+
+
+def as_entries(setup: Setup, log: Log, now: datetime, what: Supposition) -> tuple[Terms, ...]:
+    """What a baker would write into the log to do it. Raises Refusal."""
+    course = course_of(setup)
+    made = plan_of(setup, course, ledger_of(setup, course, log), now, most_ahead=1)
+    entries: list[Terms] = []
+    if what.warmth_c is not None:
+        entries.append(Moved(f"{WHAT_IF}-place", now, within(what.warmth_c, LEAST_C, MOST_C, "warmth_c")))
+    if what.flour is not None:
+        entries.append(OtherFlour(f"{WHAT_IF}-flour", now, (blend_of({what.flour: 1.0}),)))
+    if what.every_h is not None:
+        if not any(keeps_a_rhythm(phase) for phase in made.course.phases):
+            raise Refusal(RefusalCode.NO_RHYTHM, "every_h", {"family": made.course.method.code})
+        every_h = within(what.every_h, LEAST_RHYTHM_H, MOST_RHYTHM_H, "every_h")
+        entries.append(OtherRhythm(f"{WHAT_IF}-rhythm", now, every_h))
+    if what.size is not None:
+        size = made.course.size * within(what.size, 0.1, 10.0, "size")
+        entries.append(OtherAmount(f"{WHAT_IF}-amount", now, within(size, LEAST_SIZE, MOST_SIZE, "size")))
+    return tuple(entries)
+
+
+def _set_up(setup: Setup, what: Supposition) -> tuple[Setup, Log]:
+    """A jar that is not mixed yet is set up otherwise."""
     course = course_of(setup)
     choices = dict(setup.choices)
     codes = {option.code.value for option in course.method.options}
@@ -56,11 +102,7 @@ def otherwise(setup: Setup, log: Log, now: datetime, what: Supposition) -> tuple
         changed = replace(changed, warmth_c=what.warmth_c, night_c=None, readings=())
     if what.size is not None:
         changed = replace(changed, size=setup.size * within(what.size, 0.1, 10.0, "size"))
-    if what.starts_in_h is not None and not log:
-        changed = replace(
-            changed, starts_at=now + timedelta(hours=within(what.starts_in_h, 0.0, 1440.0, "starts_in_h"))
-        )
-    return assess(changed, log, now), whole_plan(changed, log, now)
+    return changed, ()
 
 
 @dataclass(frozen=True)

@@ -84,14 +84,14 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Asse
     style = went_in.style or (WalkStyle.CLEAN_JAR if fed.clean_jar else WalkStyle.IN_THE_JAR)
     real = _as_it_went(plan, went_in)
     there_is = ledger.contents.total_g if ledger.rounds else None
-    line = line_mm(setup.vessel, real.total_g)
-    room = room_times(setup.vessel, line)
+    line = line_mm(ledger.vessel, real.total_g)
+    room = room_times(ledger.vessel, line)
     after = ledger.contents.keep(real.keep_g).add(real.flours, real.liquid_g, real.salt_g)
     discard_g = round(max(0.0, (there_is or 0.0) - real.keep_g), 1)
     is_food = (assessed or assess(setup, log, now)).discard_is_food if ledger.rounds else False
     return Sheet(
         plan=plan,
-        scale_walk=_walk(plan, real, usual.keep_g, setup.vessel.tare_g, there_is, style),
+        scale_walk=_walk(plan, real, usual.keep_g, ledger.vessel.tare_g, there_is, style),
         mend=_mended(plan, real, went_in, setup.scale_step),
         line_mm=line,
         room_times=room,

@@ -96,8 +96,9 @@ class Fitted:
     fits: bool
 
 
-def fit(hours: Hours, due: datetime, earliest: datetime, latest: datetime) -> Fitted:
-    """The moment in the hours that is nearest to `due` inside the window, else nearest to the window.
+def fit(hours: Hours, due: datetime, earliest: datetime, latest: datetime, *, may_be_early: bool = False) -> Fitted:
+    """The moment in the hours that is nearest to `due` inside the window, else the first after it: what takes its time
+    is never cut short. One of a rhythm may come early instead, where that is nearer to the window.
 
     Of two moments as near, the earlier one.
     """
@@ -111,8 +112,8 @@ def fit(hours: Hours, due: datetime, earliest: datetime, latest: datetime) -> Fi
             inside.append(min(max(due, low), high))
         elif start > latest:
             outside.append(start)
-        elif earliest - end <= latest - earliest:
-            # Early, but not by more than the window is long: that would come too soon upon the act before.
+        elif may_be_early and earliest - end <= latest - earliest:
+            # Not by more than the window is long: that would come too soon upon the act before.
             outside.append(end)
     if inside:
         return Fitted(min(inside, key=lambda at: (abs(at - due), at)), fits=True)
@@ -120,6 +121,11 @@ def fit(hours: Hours, due: datetime, earliest: datetime, latest: datetime) -> Fi
         return Fitted(due, fits=False)
     out_by = min(outside, key=lambda at: (max(earliest - at, at - latest), at))
     return Fitted(out_by, fits=False)
+
+
+def days_later(at: datetime, days: int, zone: tzinfo) -> datetime:
+    """The same hour of the clock so many days later, in UTC."""
+    return (at.astimezone(zone) + timedelta(days=days)).astimezone(UTC)
 
 
 def _spans(hours: Hours, earliest: datetime, latest: datetime) -> Iterator[tuple[datetime, datetime]]:

@@ -13,11 +13,14 @@ from ..kitchen.hours import ANY_TIME, HOUR, Hours
 from ..mixing.feeding import FeedPlan
 from ..protocol.amounts import weigh, weigh_on_the_way
 from ..protocol.course import Course, SettledPhase
+from ..protocol.method import Spot
 from ..protocol.sights import Evidence
 from ..record.ledger import Ledger
+from . import baking
+from .altering import LaterHours
 from .doings import doings
 from .readytable import ready_days
-from .standing import Standing, Window, after_turn, phase_of, poured, window
+from .standing import Standing, Window, after_turn, evidence_of, phase_of, poured, window
 from .steps import Act, Change, ChangeCode, Plan, PlanTotals, Step, StepState
 from .steps import name_acts as name_acts
 from .walking import Desk, Done, Walk, day_of, make_step
@@ -27,7 +30,15 @@ MOST_STEPS_AHEAD = 14
 # A plan is never longer than this, whatever a method says.
 MOST_STEPS = 240
 # Minutes of hands-on work (common practice: five to ten a day, the looks included).
-MINUTES = {Act.MIX: 7.0, Act.FEED: 5.0, Act.STIR: 1.0, Act.LOOK: 1.0, Act.TO_FRIDGE: 0.5, Act.TO_COUNTER: 0.5}
+MINUTES = {
+    Act.MIX: 7.0,
+    Act.FEED: 5.0,
+    Act.STIR: 1.0,
+    Act.LOOK: 1.0,
+    Act.TO_FRIDGE: 0.5,
+    Act.TO_COUNTER: 0.5,
+    Act.USE: 1.0,
+}
 LOOK_MINUTES_A_DAY = 1.0
 NOTHING_SEEN = Evidence((), ())
 
@@ -40,6 +51,7 @@ def plan(
     *,
     hours: Hours = ANY_TIME,
     step: float = 1.0,
+    later: tuple[LaterHours, ...] = (),
     warmth_c: float = 24.0,
     until: datetime | None = None,
     most_ahead: int = MOST_STEPS_AHEAD,
@@ -51,16 +63,15 @@ def plan(
     weighed out.
     """
     now = now.astimezone(UTC)
-    desk = Desk(course, hours, starts_at.astimezone(UTC), step)
-    walk = Walk(desk, ledger, now)
-    phase = phase_of(course, walk.standing)
+    walk = Walk(Desk(course, hours, starts_at.astimezone(UTC), step, later), ledger, now)
+    phase = phase_of(walk.desk.course, walk.standing)
     ahead: tuple[Step, ...] = ()
     ends = phase is None
     changes = list(walk.changes)
     if not ledger.binned:
         ahead, ends, ahead_changes = _ahead(walk, until or now + HORIZON, min(most_ahead, MOST_STEPS))
         changes += ahead_changes
-    ready = ready_days(course, warmth_c)
+    bake = walk.standing.bake
     return Plan(
         steps=(*walk.steps, *ahead),
         changes=tuple(changes),
@@ -68,39 +79,95 @@ def plan(
         ends=ends,
         done=_done_totals(ledger, walk.steps, starts_at, now),
         to_ready=_totals_ahead(ahead, now),
-        ready=ready,
+        ready=ready_days(course, warmth_c),
         taken=walk.standing.taken,
+        bakes=walk.standing.bakes,
+        bake_fed=walk.standing.bake_fed if bake else 0,
+        course=walk.desk.course,
+        hours=walk.desk.hours,
+        own=walk.standing.own,
+        every=walk.standing.every,
     )
 
 
 def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bool, list[Change]]:
     desk, now, standing = walk.desk, walk.now, walk.standing
-    # A set-up that cannot be weighed out is refused; a jar that is fed already is not.
-    weigh_ahead = weigh_on_the_way if walk.ledger.rounds else weigh
+    rests = walk.ledger.rests_since is not None
     steps: list[Step] = []
     changes: list[Change] = []
     while len(steps) < most:
         phase = phase_of(desk.course, standing)
-        if phase is None:
+        # What rests is taken to go on from this moment: the cold so far counts little towards the next feed.
+        counted = _thawed(standing, now) if not steps else standing
+        found = _found(walk, phase, counted, first=not steps)
+        if baking.goes_first(standing, phase, found.due if found else now):
+            phase, found = baking.phase_now(standing), baking.bake_window(standing, desk.hours)
+            rests = False
+        if phase is None or found is None:
             return tuple(steps), True, changes
         if not steps:
-            found = walk.window(now)
             changes += _why(phase, standing, found, now)
-        else:
-            found = window(desk.course, standing, desk.starts_at, NOTHING_SEEN, standing.last or now, desk.hours)
-        if steps and found.due > until:
+        elif found.due > until:
             break
         # What comes after an overdue act is planned as if that were done now.
         at = max(found.due, now) if not steps else found.due
-        state = _state(found, now) if not steps else StepState.AHEAD
-        weighed = weigh_ahead(desk.course, phase, standing.bench, desk.step, advised=standing.advised)
-        done = Done(weighed, doings(phase, weighed, standing.jar_g, standing.advised))
+        state = _state(found, now, phase, rests=rests) if not steps else StepState.AHEAD
         number = len(walk.steps) + len(steps) + 1
-        steps.append(make_step(desk, phase, standing, found, number, state, at, done))
-        if weighed:
-            standing = poured(standing, weighed.flour_g, weighed.liquid_g, weighed.total_g)
-        standing = _as_usual(desk.course, phase, after_turn(desk.course, replace(standing, cold=timedelta()), at))
+        step, standing = _step(walk, phase, standing, found, number, state, at)
+        steps.append(step)
     return tuple(steps), False, changes
+
+
+def _found(walk: Walk, phase: SettledPhase | None, standing: Standing, *, first: bool) -> Window | None:
+    if phase is None:
+        return None
+    desk = walk.desk
+    evidence = evidence_of(walk.ledger, standing.round, walk.now) if first else NOTHING_SEEN
+    at = walk.now if first else standing.last or walk.now
+    return window(desk.course, standing, desk.starts_at, evidence, at, desk.hours)
+
+
+def _thawed(standing: Standing, now: datetime) -> Standing:
+    since = standing.cold_since
+    return replace(standing, cold=standing.cold + (now - since)) if since is not None else standing
+
+
+def _ends_the_rest(phase: SettledPhase) -> bool:
+    return phase.moves_to is not None and phase.moves_to.place is Spot.COUNTER
+
+
+def _step(
+    walk: Walk,
+    phase: SettledPhase,
+    standing: Standing,
+    found: Window,
+    number: int,
+    state: StepState,
+    at: datetime,
+) -> tuple[Step, Standing]:
+    """A step ahead, and where the course stands when it is done."""
+    desk = walk.desk
+    if phase is baking.USE:
+        assert standing.bake is not None
+        done = Done(do=baking.used_for(standing.bake), act=Act.USE)
+        step = make_step(desk, phase, standing, found, number, state, at, done)
+        left = replace(standing, jar_g=max(0.0, standing.jar_g - standing.bake.grams))
+        return step, baking.after_the_bake(desk.course, left, at, desk.hours, mixed=True)
+    feed = baking.next_feed(standing) if phase is baking.FEED else None
+    if feed is not None:
+        weighed: FeedPlan | None = baking.weigh_for_bake(feed, standing.bench, desk.step)
+    else:
+        # A set-up that cannot be weighed out is refused; a jar that is fed already is not.
+        weigh_ahead = weigh_on_the_way if walk.ledger.rounds else weigh
+        weighed = weigh_ahead(desk.course, phase, standing.bench, desk.step, advised=standing.advised)
+    done = Done(weighed, doings(phase, weighed, standing.jar_g, standing.advised))
+    step = make_step(desk, phase, standing, found, number, state, at, done)
+    if weighed:
+        standing = poured(standing, weighed.flour_g, weighed.liquid_g, weighed.total_g)
+    standing = replace(standing, cold=timedelta(), cold_since=None)
+    if feed is not None:
+        return step, baking.fed_for_bake(standing, at)
+    return step, _as_usual(desk.course, phase, after_turn(desk.course, standing, at))
 
 
 def _as_usual(course: Course, phase: SettledPhase, standing: Standing) -> Standing:
@@ -112,12 +179,15 @@ def _as_usual(course: Course, phase: SettledPhase, standing: Standing) -> Standi
     return standing
 
 
-def _state(found: Window, now: datetime) -> StepState:
+def _state(found: Window, now: datetime, phase: SettledPhase, *, rests: bool) -> StepState:
+    """Inside the fridge nothing is late, and nothing is due that the way does not take it out for."""
+    if rests and not _ends_the_rest(phase):
+        return StepState.RESTING
     if now < found.earliest:
         return StepState.NOT_YET
     if found.waiting:
         return StepState.WAITING
-    return StepState.DUE if now <= found.latest else StepState.LATE
+    return StepState.DUE if now <= found.latest or rests else StepState.LATE
 
 
 def _why(phase: SettledPhase, standing: Standing, found: Window, now: datetime) -> list[Change]:

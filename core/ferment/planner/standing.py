@@ -5,13 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
-from ..kitchen.hours import HOUR, Hours, fit
+from ..kitchen.hours import HOUR, Hours, days_later, fit
 from ..protocol.advised import EFFECTS, OPPOSITES, Advice, Effect, combined
-from ..protocol.amounts import Bench, Poured
-from ..protocol.course import Course, SettledPhase
+from ..protocol.amounts import AS_THE_WAY_SAYS, Bench, Own, Poured
+from ..protocol.course import Course, SettledPhase, SettledWait
 from ..protocol.method import Otherwise
 from ..protocol.sights import Evidence, first_seen, is_seen
 from ..record.ledger import Ledger, Sighting
+from ..record.log import Bake
 from .steps import Taken
 
 # In the fridge a jar goes at about a tenth of its pace (common practice: a fourteenth to a seventh).
@@ -42,7 +43,11 @@ class Window:
 
 @dataclass(frozen=True)
 class Standing:
-    """`index` is None at the end of the course. `last` is when the last turn was done: the wait counts from it."""
+    """`index` is None at the end of the course. `last` is when the last turn was done: the wait counts from it.
+
+    `own` is what the baker has decided since, `every` the rhythm that was told; `bakes` are planned and not mixed yet,
+    the nearest first, and `bake_fed` counts the feeds done for that one. After a bake the rest is fed from `soon` on.
+    """
 
     index: int | None
     turns: int
@@ -57,6 +62,15 @@ class Standing:
     cold: timedelta = timedelta()
     food_share: float = 1.0
     taken: tuple[Taken, ...] = ()
+    own: Own = AS_THE_WAY_SAYS
+    every: timedelta | None = None
+    bakes: tuple[Bake, ...] = ()
+    bake_fed: int = 0
+    soon: datetime | None = None
+
+    @property
+    def bake(self) -> Bake | None:
+        return self.bakes[0] if self.bakes else None
 
     @property
     def advised(self) -> Effect:
@@ -67,7 +81,7 @@ class Standing:
 
     @property
     def bench(self) -> Bench:
-        return Bench(self.jar_g, self.first, self.before)
+        return Bench(self.jar_g, self.first, self.before, own=self.own)
 
 
 AT_THE_START = Standing(0, 0, None, None, -1, 0.0, None, None)
@@ -102,7 +116,9 @@ def after_turn(course: Course, standing: Standing, at: datetime) -> Standing:
     phase = phase_of(course, standing)
     assert phase is not None
     turns = standing.turns + 1
-    moved = replace(standing, turns=turns, last=at, start=standing.start or at, left_until=None, food_share=1.0)
+    moved = replace(
+        standing, turns=turns, last=at, start=standing.start or at, left_until=None, food_share=1.0, soon=None
+    )
     if phase.turns.most is not None and turns >= phase.turns.most:
         return _next_phase(course, moved)
     return moved
@@ -132,7 +148,9 @@ def poured(
     elif not first.flour_g or not first.liquid_g:
         first = Poured(first.flour_g + flour_g, first.liquid_g + liquid_g)
     at = standing.round if round_index is None else round_index
-    return replace(standing, jar_g=jar_g, first=first, before=now, round=at, taken=_one_feed_less(standing.taken))
+    own = replace(standing.own, turn=standing.own.turn + 1) if standing.own.blends else standing.own
+    taken = _one_feed_less(standing.taken)
+    return replace(standing, jar_g=jar_g, first=first, before=now, round=at, taken=taken, own=own)
 
 
 def window(
@@ -146,23 +164,27 @@ def window(
     """
     phase = phase_of(course, standing)
     assert phase is not None
-    wait, last = phase.wait, standing.last
+    last = standing.last
     if last is None:
         # The first act waits for the baker, not for a clock: it is due from the chosen start on and never late.
         return Window(starts_at, starts_at, max(starts_at, now))
     cold = standing.cold * (1.0 - COLD_PACE)
+    wait = _in_rhythm(phase, standing)
     every = standing.advised.every if phase.feeds else 1.0
     usual = wait.usual * every
     earliest, latest = last + wait.earliest * every + cold, last + wait.latest * every + cold
     due = last + usual + cold
     if wait.beat and not cold:
-        due = _on_beat(standing, usual, earliest, latest)
+        due = _on_beat(standing, usual, earliest, latest, hours)
     if standing.food_share < 1.0:
         # Half a meal is eaten sooner; not sooner than in half the time.
         share = max(0.5, standing.food_share)
         earliest, due = last + (earliest - last) * share, last + (due - last) * share
     found = Window(due, earliest, latest)
-    if wait.sight is not None:
+    if phase.feeds and standing.soon is not None:
+        # What is left of a levain has eaten: it is fed as soon as the dough is mixed.
+        found = Window(standing.soon, standing.soon, standing.soon + AFTER_A_BAKE)
+    elif wait.sight is not None:
         found = _by_sight(phase, found, evidence, now)
     if phase.feeds:
         found = _by_advice(standing, found, phase)
@@ -171,14 +193,56 @@ def window(
         found = replace(
             found, earliest=until, due=max(found.due, until), latest=max(found.latest, until + _grace(phase))
         )
-    return _in_hours(found, hours)
+    return in_hours(found, hours, may_be_early=keeps_a_rhythm(phase))
 
 
-def _on_beat(standing: Standing, every: timedelta, earliest: datetime, latest: datetime) -> datetime:
+# What stays in the jar after the dough is mixed is fed within so long.
+AFTER_A_BAKE = timedelta(hours=6)
+# A rhythm is of feeds this far apart at least; a soak and a stir between keep their hours.
+LEAST_RHYTHM = timedelta(hours=6)
+
+
+def keeps_a_rhythm(phase: SettledPhase) -> bool:
+    """Whether the baker's rhythm is its own: feeds by the clock, again and again."""
+    return phase.feeds and phase.wait.sight is None and phase.wait.usual >= LEAST_RHYTHM and phase.turns.most != 1
+
+
+def _in_rhythm(phase: SettledPhase, standing: Standing) -> SettledWait:
+    every = standing.every
+    if every is None or not keeps_a_rhythm(phase):
+        return phase.wait
+    return replace(phase.wait, usual=every, earliest=every * 5 / 6, latest=every * 1.25, beat=True)
+
+
+def _on_beat(standing: Standing, every: timedelta, earliest: datetime, latest: datetime, hours: Hours) -> datetime:
+    """The beat of the first mix nearest to a full interval, as near as the window lets it; where the baker's hours
+    would hold it off that way, a step towards another beat. So a late act is caught up, and no rhythm is turned."""
     assert standing.start is not None
     assert standing.last is not None
-    beats = round((standing.last + every - standing.start) / every)
-    return min(max(standing.start + beats * every, earliest), latest)
+    start, wished = standing.start, standing.last + every
+    count = (wished - start) // every
+    around = [_beat(start, every, number, hours) for number in (count - 1, count, count + 1, count + 2)]
+
+    def fitted(towards: datetime) -> datetime:
+        return fit(hours, min(max(towards, earliest), latest), earliest, latest, may_be_early=True).at
+
+    def off(at: datetime) -> timedelta:
+        return min(abs(beat - at) for beat in around)
+
+    nearest = min(around, key=lambda at: abs(at - wished))
+    if off(fitted(nearest)) and off(fitted(nearest)) >= off(fitted(wished)):
+        nearest = min(around, key=lambda towards: (off(fitted(towards)), abs(fitted(towards) - wished)))
+    return min(max(nearest, earliest), latest)
+
+
+DAY = timedelta(days=1)
+
+
+def _beat(start: datetime, every: timedelta, number: int, hours: Hours) -> datetime:
+    """A rhythm of whole days keeps its hour of the clock where clocks are changed; a shorter one its length."""
+    if every % DAY:
+        return start + number * every
+    return days_later(start, number * (every // DAY), hours.zone)
 
 
 def _grace(phase: SettledPhase) -> timedelta:
@@ -218,8 +282,8 @@ def _by_advice(standing: Standing, found: Window, phase: SettledPhase) -> Window
     return found
 
 
-def _in_hours(found: Window, hours: Hours) -> Window:
+def in_hours(found: Window, hours: Hours, *, may_be_early: bool = False) -> Window:
     if not (hours.weekday or hours.weekend):
         return found
-    fitted = fit(hours, found.due, found.earliest, found.latest)
+    fitted = fit(hours, found.due, found.earliest, found.latest, may_be_early=may_be_early)
     return replace(found, due=fitted.at, fits=fitted.fits, moved=fitted.at - found.due)

@@ -9,10 +9,13 @@ from datetime import datetime, timedelta
 from enum import StrEnum
 
 from ..kitchen.flours import Flour, FlourLot
+from ..kitchen.hours import Hours
 from ..mixing.feeding import FeedPlan, Measured
 from ..protocol.advised import Advice
+from ..protocol.amounts import Own
+from ..protocol.course import Course
 from ..protocol.method import Normal
-from ..record.log import Thickness
+from ..record.log import Bake, Thickness
 
 
 class Act(StrEnum):
@@ -24,12 +27,14 @@ class Act(StrEnum):
     LOOK = "look"
     TO_FRIDGE = "to_fridge"
     TO_COUNTER = "to_counter"
+    USE = "use"
 
 
 class StepState(StrEnum):
     """Where a step stands.
 
-    Done; skipped; not yet (before its window); waiting (for a sign, inside it); due; late (after it); later ones.
+    Done; skipped; not yet (before its window); waiting (for a sign, inside it); due; late (after it); later ones;
+    resting while the jar stands in the fridge, where nothing is late.
     """
 
     DONE = "done"
@@ -38,6 +43,7 @@ class StepState(StrEnum):
     WAITING = "waiting"
     DUE = "due"
     LATE = "late"
+    RESTING = "resting"
     AHEAD = "ahead"
 
 
@@ -63,6 +69,7 @@ class Task(StrEnum):
     WEIGH_REFERENCE = "weigh_reference"
     FLOAT_TEST = "float_test"
     SIDE_BY_SIDE = "side_by_side"
+    TAKE_FOR_DOUGH = "take_for_dough"
 
 
 @dataclass(frozen=True)
@@ -178,6 +185,17 @@ class ChangeCode(StrEnum):
     MOVED_INTO_HOURS = "moved_into_hours"
     NO_ROOM_IN_HOURS = "no_room_in_hours"
     ADVICE_TAKEN = "advice_taken"
+    MOVED = "moved"
+    OTHER_JAR = "other_jar"
+    NEW_FLOUR = "new_flour"
+    NEW_RHYTHM = "new_rhythm"
+    NEW_AMOUNT = "new_amount"
+    NEW_WAY = "new_way"
+    NEW_HOURS = "new_hours"
+    BAKE_PLANNED = "bake_planned"
+    BAKE_MISSED = "bake_missed"
+    USED = "used"
+    PUT_BACK = "put_back"
 
 
 @dataclass(frozen=True)
@@ -224,7 +242,9 @@ class Taken:
 class Plan:
     """The whole of it: what was done, what comes, what changed and why.
 
-    `stage` is the phase in which the course stands, `taken` the advice that bends it.
+    `stage` is the phase in which the course stands, `taken` the advice that bends it. `bakes` are planned and not mixed
+    yet, the nearest first, with `bake_fed` feeds done for that one; `course` and `hours` are those of now, `own` and
+    `every` what the baker has decided since.
 
     `ends` is true when the course has a last step and this plan shows it.
     """
@@ -237,6 +257,12 @@ class Plan:
     to_ready: PlanTotals
     ready: ReadyDays
     taken: tuple[Taken, ...]
+    course: Course
+    hours: Hours
+    own: Own
+    every: timedelta | None
+    bakes: tuple[Bake, ...] = ()
+    bake_fed: int = 0
 
     @property
     def ahead(self) -> tuple[Step, ...]:

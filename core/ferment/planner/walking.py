@@ -12,8 +12,11 @@ from ..protocol.advised import Advice, Effect
 from ..protocol.amounts import Bench, weigh
 from ..protocol.course import Course, SettledPhase
 from ..record.ledger import Ledger, Round
-from ..record.log import Deed, DeedKind, Leave, Word
+from ..record.log import RANK, Bake, BakeFeed, Deed, DeedKind, Feed, Leave, PutBack, Use, UsedFor, Word
+from ..record.terms import Terms
 from ..refusal import Refusal
+from . import baking
+from .altering import LaterHours, alter
 from .doings import doings, main_act, waits_for
 from .standing import (
     AT_THE_START,
@@ -40,12 +43,14 @@ ADVICE = frozenset(Advice)
 
 @dataclass(frozen=True)
 class Desk:
-    """What a plan is made on: the course, the baker's hours, the start, the scale."""
+    """What a plan is made on: the course, the baker's hours, the start, the scale; and the hours that were told later,
+    each from a moment on."""
 
     course: Course
     hours: Hours
     starts_at: datetime
     step: float
+    later: tuple[LaterHours, ...] = ()
 
 
 def day_of(start: datetime, at: datetime) -> int:
@@ -65,6 +70,7 @@ class Done:
 
 
 NOT_DONE = Done()
+_Event = Round | Deed | Leave | Word | Use | PutBack | Bake | Terms | LaterHours
 
 
 def make_step(
@@ -122,22 +128,47 @@ class Walk:
                     self._advised(event)
                 case Deed():
                     self._did(event)
+                case Use():
+                    self._used(event)
+                case PutBack():
+                    self._put_back(event)
+                case Bake():
+                    self._planned_bake(event)
+                case LaterHours():
+                    self.desk = replace(self.desk, hours=event.hours)
+                    self._change(ChangeCode.NEW_HOURS, event.at, None)
+                case _:
+                    self._altered(event)
         self._look(self.now)
         self._lapse(self.now, keep_due=True)
+        self._give_up(self.now)
 
-    def _events(self) -> Iterator[Round | Deed | Leave | Word]:
-        """Feeds and deeds by time; of one minute in the order of the log: stirred, advised, fed, left alone."""
-        marked: list[tuple[datetime, int, Round | Deed | Leave | Word]] = [
-            *((turn.feed.at, 2, turn) for turn in self.ledger.rounds),
-            *((deed.at, 0 if isinstance(deed, Deed) else 3, deed) for deed in self.ledger.deeds),
-            *((word.at, 1, word) for word in self.ledger.words if word.about in ADVICE),
+    def _events(self) -> Iterator[_Event]:
+        """All that happened by time; of one minute in the order of the log."""
+        told = self.ledger
+        marked: list[tuple[datetime, int, _Event]] = [
+            *((later.at, 0, later) for later in self.desk.later if later.at <= self.now),
+            *((deed.at, RANK[type(deed)], deed) for deed in told.deeds),
+            *((word.at, RANK[Word], word) for word in told.words if word.about in ADVICE),
+            *((use.at, RANK[Use], use) for use in told.uses),
+            *((turn.feed.at, RANK[Feed], turn) for turn in told.rounds),
+            *((one.at, RANK[PutBack], one) for one in told.put_back),
+            *((one.at, RANK[type(one)], one) for one in told.terms),
+            *((one.at, RANK[Bake], one) for one in told.bakes),
         ]
         return (event for _, _, event in sorted(marked, key=lambda one: one[:2]))
 
     def pass_to_feed(self) -> SettledPhase | None:
         """Pass over what adds nothing: the phase that a feed at `now` belongs to, None beyond the end of the course."""
+        if self.bake_feed_now is not None:
+            return baking.FEED
         self._lapse(self.now, keep_due=False)
         return phase_of(self.desk.course, self.standing)
+
+    @property
+    def bake_feed_now(self) -> BakeFeed | None:
+        """The feed of a planned bake that a feed at `now` would be."""
+        return baking.next_feed(self.standing) if baking.belongs(self.standing, self.now) else None
 
     # --- moving on ---
 
@@ -187,6 +218,10 @@ class Walk:
 
     def _fed(self, turn: Round) -> None:
         at, entry_id = turn.feed.at, turn.feed.id
+        self._give_up(at)
+        if baking.belongs(self.standing, at):
+            self._fed_for_bake(turn)
+            return
         self._look(at)
         self._lapse(at, keep_due=False)
         self._warm(at)
@@ -212,6 +247,64 @@ class Walk:
         if share < HALF_DONE_SHARE or moved.cold:
             moved = replace(moved, food_share=share if share < HALF_DONE_SHARE else 1.0, cold=timedelta())
         self.standing = moved
+
+    def _fed_for_bake(self, turn: Round) -> None:
+        at, feed = turn.feed.at, baking.next_feed(self.standing)
+        assert feed is not None
+        found = baking.bake_window(self.standing, self.desk.hours)
+        meant = baking.weigh_for_bake(feed, self.standing.bench, self.desk.step)
+        self._timing(baking.FEED, found, at, turn.feed.id, extra=False)
+        self._amounts(meant, turn)
+        tasks = doings(baking.FEED, meant, self.standing.jar_g)
+        self._note(baking.FEED, found, StepState.DONE, at, turn.feed.id, tasks)
+        self._pour(turn)
+        # Out of a cold that the way asked for, or not: what counts from now on is the bake.
+        self.standing = replace(baking.fed_for_bake(self.standing, at), cold=timedelta(), cold_since=None)
+
+    def _used(self, use: Use) -> None:
+        self._give_up(use.at)
+        there = self.standing.jar_g
+        self.standing = replace(self.standing, jar_g=max(0.0, there - use.g))
+        self._change(ChangeCode.USED, use.at, use.id, g=use.g, used_for=use.used_for)
+        bake = self.standing.bake
+        if use.used_for is not UsedFor.DOUGH or bake is None or not self._mixes(use, bake):
+            return
+        found = baking.bake_window(self.standing, self.desk.hours)
+        if baking.next_feed(self.standing) is None:
+            self._note(baking.USE, found, StepState.DONE, use.at, use.id, baking.used_for(bake), Act.USE)
+        self.standing = baking.after_the_bake(
+            self.desk.course, replace(self.standing, last=self.standing.last), use.at, self.desk.hours, mixed=True
+        )
+
+    def _mixes(self, use: Use, bake: Bake) -> bool:
+        """Whether dough made now is the bake that is planned."""
+        return use.bake == bake.id or abs(use.at - bake.mixed_at) <= baking.GIVEN_UP
+
+    def _put_back(self, entry: PutBack) -> None:
+        self.standing = replace(self.standing, jar_g=self.standing.jar_g + entry.total_g)
+        self._change(ChangeCode.PUT_BACK, entry.at, entry.id, g=entry.total_g)
+
+    def _planned_bake(self, bake: Bake) -> None:
+        self.standing = baking.planned(self.standing, bake)
+        self._change(ChangeCode.BAKE_PLANNED, bake.at, bake.id, g=bake.grams, mixed_at=bake.mixed_at.isoformat())
+
+    def _give_up(self, at: datetime) -> None:
+        """Bakes that were not mixed, long after their hour, are over."""
+        for _ in range(60):
+            bake = self.standing.bake
+            if bake is None or at <= bake.mixed_at + baking.GIVEN_UP:
+                return
+            self._change(ChangeCode.BAKE_MISSED, bake.mixed_at, bake.id, g=bake.grams)
+            over = bake.mixed_at + baking.GIVEN_UP
+            self.standing = baking.after_the_bake(self.desk.course, self.standing, over, self.desk.hours, mixed=False)
+
+    def _altered(self, entry: Terms) -> None:
+        self._look(entry.at)
+        altered = alter(self.desk.course, self.standing, self.ledger, entry)
+        self.desk = replace(self.desk, course=altered.course)
+        self.standing = altered.standing
+        self._weighed.clear()
+        self._change(altered.code, entry.at, entry.id, **altered.facts)
 
     def _pour(self, turn: Round) -> None:
         feed = turn.feed
@@ -257,6 +350,9 @@ class Walk:
         if deed.deed is DeedKind.SPARE_SET_ASIDE:
             return
         self._look(deed.at)
+        if deed.deed is DeedKind.LET_GO:
+            self.standing = replace(self.standing, index=None, bakes=())
+            return
         phase = phase_of(self.desk.course, self.standing)
         if phase is None or self.standing.last is None:
             return

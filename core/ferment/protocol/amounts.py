@@ -40,14 +40,35 @@ class Poured:
 
 
 @dataclass(frozen=True)
+class Own:
+    """What the baker has decided since, before what the way says: the seed in g, flour to seed, liquid to flour in per
+    cent, and the flour; of several blends that of feed number `turn` counted from the decision."""
+
+    seed_g: float | None = None
+    flour_parts: float | None = None
+    hydration_percent: float | None = None
+    blends: tuple[Blend, ...] = ()
+    turn: int = 0
+
+    @property
+    def blend(self) -> Blend | None:
+        return self.blends[self.turn % len(self.blends)] if self.blends else None
+
+
+AS_THE_WAY_SAYS = Own()
+
+
+@dataclass(frozen=True)
 class Bench:
-    """What amounts are reckoned from: the jar now, what is kept, the first mix and the last feed. Grams."""
+    """What amounts are reckoned from: the jar now, what is kept, the first mix and the last feed, in grams; and what
+    the baker has decided since."""
 
     jar_g: float
     start: Poured | None
     before: Poured | None
     kept_g: float = 0.0
     flour_g: float = 0.0
+    own: Own = AS_THE_WAY_SAYS
 
 
 NOTHING = Poured(0.0, 0.0)
@@ -165,7 +186,7 @@ def weigh(
     if not phase.feeds:
         return None
     add = next((act for act in phase.do if isinstance(act, Add)), None)
-    blend = with_whole_flour(course.blend_of(add), advised.whole) if add else ()
+    blend = with_whole_flour(_blend_of(course, add, bench), advised.whole) if add else ()
     turn = _Turn(course, phase, bench, blend)
     planned, keep = _seed(turn, step, keep_g, advised)
     put_in = sum(turn.found(act.amount, Ingredient.SEED, bench) for act in phase.do if isinstance(act, PutIn))
@@ -212,8 +233,12 @@ def weigh_on_the_way(
     except Refusal:
         pass
     add = next((act for act in phase.do if isinstance(act, Add)), None)
-    blend = course.blend_of(add) if add and add.flour is not None else course.culture.blend
+    blend = _blend_of(course, add, bench) if add and add.flour is not None else bench.own.blend or course.culture.blend
     return as_any_starter(bench.jar_g, blend, step, keep_g)
+
+
+def _blend_of(course: Course, add: Add, bench: Bench) -> Blend:
+    return bench.own.blend or course.blend_of(add)
 
 
 def as_any_starter(jar_g: float, blend: Blend, step: float, keep_g: float | None = None) -> FeedPlan:
@@ -235,6 +260,9 @@ def _seed(turn: _Turn, step: float, keep_g: float | None, advised: Effect) -> tu
 def _meal(turn: _Turn, add: Add, on: Bench, advised: Effect) -> _Meal:
     flour = _flour(turn, add, on)
     liquid = turn.found(add.liquid, Ingredient.WATER, replace(on, flour_g=flour)) if add.liquid else 0.0
+    wet = on.own.hydration_percent
+    if wet is not None and flour and liquid:
+        liquid = flour * wet / 100.0
     liquid *= advised.wet
     juice = liquid * plain(add.juice_percent, turn.course) / 100.0
     water = liquid - juice
@@ -242,8 +270,8 @@ def _meal(turn: _Turn, add: Add, on: Bench, advised: Effect) -> _Meal:
 
 
 def _in_spoons(turn: _Turn, meal: _Meal, advised: Effect) -> tuple[Measured, ...]:
-    """The method's own spoons; beside amounts that advice has bent they would be wrong."""
-    if advised != NO_EFFECT:
+    """The method's own spoons; beside amounts that advice or the baker has bent they would be wrong."""
+    if advised != NO_EFFECT or replace(turn.bench.own, blends=(), turn=0) != AS_THE_WAY_SAYS:
         return ()
     if meal.juice_g and not meal.water_g:
         return tuple(
@@ -268,10 +296,14 @@ def _bent(planned_g: float, jar_g: float, step: float, advised: Effect) -> float
 def _flour(turn: _Turn, add: Add, on: Bench) -> float:
     if add.flour is None:
         return 0.0
+    own = on.own
+    if own.flour_parts is not None and on.kept_g and any(isinstance(act, Keep | TakeOut) for act in turn.phase.do):
+        return on.kept_g * own.flour_parts
     flour = turn.found(add.flour, Ingredient.FLOUR, on)
     if isinstance(add.flour, UpTo) and isinstance(add.liquid, OfFlour):
         # The total holds flour and its liquid.
-        return flour / (1.0 + plain(add.liquid.percent, turn.course) / 100.0)
+        wet = plain(add.liquid.percent, turn.course) if own.hydration_percent is None else own.hydration_percent
+        return flour / (1.0 + wet / 100.0)
     return flour
 
 
@@ -281,6 +313,8 @@ def _kept(turn: _Turn) -> float:
         match act:
             case KeepAll():
                 return bench.jar_g
+            case Keep() | TakeOut() if bench.own.seed_g is not None:
+                return min(bench.jar_g, bench.own.seed_g)
             case Keep():
                 g = turn.found(act.amount, Ingredient.SEED, bench)
                 least = _amount(act.least, bench, Ingredient.SEED, turn.course, ())[0] if act.least else 0.0

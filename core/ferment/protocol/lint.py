@@ -28,7 +28,7 @@ from .method import (
 from .options import BlendOption, Choice, NumberOption, OptionCode, PickOption, choose
 from .sights import Sight
 
-LEAST_WAIT_H, MOST_WAIT_H = 0.25, 24.0 * 31
+LEAST_WAIT_H, MOST_WAIT_H = 0.25, 24.0 * 45
 MOST_PHASES, MOST_ACTS, MOST_TURNS = 40, 12, 60
 MOST_SIGHT_DEPTH = 4
 MOST_CHOICES = 200

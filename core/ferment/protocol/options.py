@@ -27,6 +27,7 @@ class OptionCode(StrEnum):
     TARGET_GRAMS = "target_grams"
     RESERVE_GRAMS = "reserve_grams"
     FLOUR_PARTS = "flour_parts"
+    COLD_DAYS = "cold_days"
     HYDRATION_PERCENT = "hydration_percent"
     JUICE_PERCENT = "juice_percent"
     SALT_PERCENT = "salt_percent"
@@ -63,6 +64,7 @@ class Pick(StrEnum):
     EQUAL_FEEDS = "equal_feeds"
     COUNTER = "counter"
     FRIDGE = "fridge"
+    COUNTER_AND_COLD = "counter_and_cold"
 
 
 class Scale(StrEnum):
@@ -72,6 +74,7 @@ class Scale(StrEnum):
     HOURS = "hours"
     PERCENT = "percent"
     PARTS = "parts"
+    DAYS = "days"
 
 
 @dataclass(frozen=True)

@@ -1,13 +1,16 @@
-"""What a baker records: feeds, looks, and the end of a jar. The log is the truth; the rest is computed from it."""
+"""What a baker records: feeds, looks, changes, bakes, and the end of a jar. The log is the truth; the rest follows."""
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from enum import StrEnum
+from typing import get_args
 
 from ..kitchen.flours import FlourLot, weight
 from ..kitchen.vessel import Level
+from .terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay, Terms
 
 
 class Bubbles(StrEnum):
@@ -125,13 +128,15 @@ class Bin:
 
 
 class DeedKind(StrEnum):
-    """What else a baker does with a jar. Going cold or warm is a change of place that may last."""
+    """What else a baker does with a jar. Going cold or warm is a change of place that may last; one that is let go is
+    fed no more."""
 
     STIRRED = "stirred"
     SKIPPED = "skipped"
     TO_FRIDGE = "to_fridge"
     TO_COUNTER = "to_counter"
     SPARE_SET_ASIDE = "spare_set_aside"
+    LET_GO = "let_go"
 
 
 @dataclass(frozen=True)
@@ -169,20 +174,122 @@ class Word:
     yes: bool
 
 
-Entry = Feed | Look | Deed | Leave | Word | Bin
+class UsedFor(StrEnum):
+    """What a part of a jar was taken out for. None of it is discard."""
+
+    DOUGH = "dough"
+    GIFT = "gift"
+    SPARE = "spare"
+    FLAKES = "flakes"
+    SPLIT = "split"
+    OTHER_JAR = "other_jar"
+    RECIPE = "recipe"
+
+
+@dataclass(frozen=True)
+class Use:
+    """So many grams were taken out and used. `bake` names the planned bake that they were for."""
+
+    id: str
+    at: datetime
+    g: float
+    used_for: UsedFor
+    bake: str | None = None
+
+
+@dataclass(frozen=True)
+class PutBack:
+    """A starter that was put in from elsewhere, without a feed: the rest of a levain, another jar. Grams."""
+
+    id: str
+    at: datetime
+    flours: FlourLot
+    water_g: float
+
+    @property
+    def flour_g(self) -> float:
+        return weight(self.flours)
+
+    @property
+    def total_g(self) -> float:
+        return self.flour_g + self.water_g
+
+
+@dataclass(frozen=True)
+class BakeFeed:
+    """One feed towards a bake: when, and its grams."""
+
+    at: datetime
+    keep_g: float
+    flours: FlourLot
+    water_g: float
+
+    @property
+    def flour_g(self) -> float:
+        return weight(self.flours)
+
+
+@dataclass(frozen=True)
+class Bake:
+    """A bake that is planned: so many grams at the hour of mixing, and the feeds that lead there.
+
+    `every_days` plans it again after so many days (0: once). `leaves_g` is what stays in the jar.
+    """
+
+    id: str
+    at: datetime
+    mixed_at: datetime
+    grams: float
+    feeds: tuple[BakeFeed, ...]
+    leaves_g: float
+    every_days: int = 0
+
+
+Entry = (
+    Feed
+    | Look
+    | Deed
+    | Leave
+    | Word
+    | Moved
+    | OtherJar
+    | OtherFlour
+    | OtherRhythm
+    | OtherAmount
+    | OtherWay
+    | Use
+    | PutBack
+    | Bake
+    | Bin
+)
 Log = tuple[Entry, ...]
 
 
+# What is used is of what stood there before a feed; what is put back, and every change, holds from the feed on.
+RANK: Mapping[type, int] = {
+    Look: 0,
+    Deed: 1,
+    Word: 2,
+    Use: 3,
+    Feed: 4,
+    PutBack: 5,
+    **dict.fromkeys(get_args(Terms), 6),
+    Bake: 7,
+    Leave: 8,
+    Bin: 9,
+}
+
+
 def in_order(log: Log) -> Log:
-    """The log by time, in UTC. Entries of one minute stand as practised: look, stir, feed, leave; never as they came.
+    """The log by time, in UTC. Entries of one minute stand as practised: look, stir, use, feed, change, leave; never as
+    they came.
 
     In UTC, because hours between two moments of one zone are read off the wall, where clocks are changed.
     """
-    rank = {Look: 0, Deed: 1, Word: 2, Feed: 3, Leave: 4, Bin: 5}
     moments: Log = tuple(
         entry if entry.at.tzinfo is UTC else replace(entry, at=entry.at.astimezone(UTC)) for entry in log
     )
-    return tuple(sorted(moments, key=lambda entry: (entry.at, rank[type(entry)], entry.id)))
+    return tuple(sorted(moments, key=lambda entry: (entry.at, RANK[type(entry)], entry.id)))
 
 
 def feeds_of(log: Log) -> tuple[Feed, ...]:

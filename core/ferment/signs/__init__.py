@@ -27,6 +27,8 @@ from . import (
     nothing_yet,
     overflow,
     quiet_days,
+    rested_long,
+    resting_liquid,
     settling_liquid,
     smell_turned,
     spoiled,
@@ -57,6 +59,8 @@ SIGNS: tuple[Sign, ...] = (
     quiet_days.SIGN,
     early_smell.SIGN,
     smell_turned.SIGN,
+    resting_liquid.SIGN,
+    rested_long.SIGN,
     thriving.SIGN,
 )
 # Where one says that the other is meant, the other is not told beside it.

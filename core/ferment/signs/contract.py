@@ -52,6 +52,8 @@ class SignCode(StrEnum):
     DILUTED = "diluted"
     THRIVING = "thriving"
     SMELL_TURNED = "smell_turned"
+    RESTING_LIQUID = "resting_liquid"
+    RESTED_LONG = "rested_long"
 
 
 class Remedy(StrEnum):
@@ -75,6 +77,7 @@ class Remedy(StrEnum):
     KEEP_TO_PLAN = "keep_to_plan"
     STIR = "stir"
     WAIT = "wait"
+    WAKE_SLOWLY = "wake_slowly"
 
 
 class Caution(StrEnum):
@@ -104,7 +107,8 @@ class Scene:
     `peaks_before` are how high the feeds before went, the latest last, where they were watched. `late_h` is
     by how much the next feed is overdue. `hydration_percent` is of the whole jar.
     `woke` says that a rise was seen that was the yeast's. `smelt_before` is what was smelt before the last look,
-    `thinned_to` the share that is left now of what was in the jar two days ago.
+    `thinned_to` the share that is left now of what was in the jar two days ago; `rests_h` is since when it stands in
+    the fridge, None where it does not.
     """
 
     age_h: float
@@ -119,6 +123,7 @@ class Scene:
     woke: bool
     smelt_before: frozenset[Smell] = frozenset()
     thinned_to: float = 1.0
+    rests_h: float | None = None
 
     @property
     def was_read(self) -> bool:
@@ -255,6 +260,14 @@ class ThinnedTo:
     share: float
 
 
+@dataclass(frozen=True)
+class Rests:
+    """It stands in the fridge, and was fed so many hours ago."""
+
+    from_h: float = 0.0
+    to_h: float = float("inf")
+
+
 Clue = (
     TopIs
     | TopSeen
@@ -275,6 +288,7 @@ Clue = (
     | IsAwake
     | SmeltBefore
     | ThinnedTo
+    | Rests
 )
 
 
@@ -289,11 +303,14 @@ class Case:
 
 @dataclass(frozen=True)
 class Sign:
+    """One that is not told `at_rest` is of a jar being fed, and says nothing of one in the fridge."""
+
     code: SignCode
     urgency: Urgency
     cases: tuple[Case, ...]
     do: tuple[Remedy, ...]
     dont: tuple[Caution, ...] = ()
+    at_rest: bool = False
 
 
 # --- judging ---
@@ -343,6 +360,7 @@ _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     IsAwake: lambda _, scene: scene.woke,
     SmeltBefore: lambda clue, scene: bool(clue.any_of & scene.smelt_before),
     ThinnedTo: lambda clue, scene: scene.thinned_to <= clue.share,
+    Rests: lambda clue, scene: scene.rests_h is not None and clue.from_h <= scene.since_feed_h < clue.to_h,
 }
 
 
@@ -351,7 +369,9 @@ def holds(clues: Sequence[Clue], scene: Scene) -> bool:
 
 
 def case_of(sign: Sign, scene: Scene) -> Case | None:
-    """The surest case that holds."""
+    """The surest case that holds; a danger is one in the fridge too."""
+    if scene.rests_h is not None and not sign.at_rest and sign.urgency is not Urgency.DANGER:
+        return None
     found = [case for case in sign.cases if holds(case.clues, scene)]
     return max(found, key=lambda case: case.sure, default=None)
 

@@ -11,4 +11,5 @@ SIGN = Sign(
     cases=(Case((TopSeen(frozenset({Top.SKIN})),), sure=0.9),),
     do=(Remedy.LIFT_OFF,),
     dont=(Caution.DO_NOT_SEAL,),
+    at_rest=True,
 )

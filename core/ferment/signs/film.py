@@ -11,4 +11,5 @@ SIGN = Sign(
     cases=(Case((TopSeen(frozenset({Top.WHITE_FILM})),), sure=0.7, ask=Question.IS_IT_FUZZY_OR_COLOURED),),
     do=(Remedy.LIFT_OFF, Remedy.FRESH_JAR, Remedy.FEED_LARGER),
     dont=(Caution.DO_NOT_TASTE,),
+    at_rest=True,
 )

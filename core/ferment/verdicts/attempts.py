@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from datetime import datetime, timedelta
 
+from ..kitchen.hours import HOUR
 from ..ready_rule import (
     EARLY_DAYS_H,
     NEAR_PEAK,
@@ -20,24 +21,35 @@ from .readiness import Attempt
 
 
 def attempts_of(
-    rounds: Sequence[Round], fits: Sequence[RoundFit], now: datetime, *, begun_sour: bool
+    rounds: Sequence[Round],
+    fits: Sequence[RoundFit],
+    now: datetime,
+    cold: Sequence[tuple[datetime, datetime | None]] = (),
+    *,
+    begun_sour: bool,
 ) -> tuple[Attempt, ...]:
     """The last rounds, as many as the tracker has fitted, each as an attempt at the rule; the running one last.
 
     In the days of the early bacteria the first rise that anybody saw is theirs, whatever the model expects; a jar
-    `begun_sour` has no such days.
+    `begun_sour` has no such days. What went into the `cold` before its hour says nothing of how it rises.
     """
     if not fits:
         return ()
     doubt_until = rounds[0].feed.at + timedelta(hours=0.0 if begun_sour else EARLY_DAYS_H)
     risen = next((turn.feed.at for turn in rounds if highest(turn.sightings) >= RISEN), now)
     return tuple(
-        _attempt(turn, fit, in_doubt=turn.feed.at < doubt_until, first_rise=turn.feed.at <= risen)
+        _attempt(
+            turn,
+            fit,
+            in_doubt=turn.feed.at < doubt_until,
+            first_rise=turn.feed.at <= risen,
+            chilled=any(turn.feed.at <= since < turn.feed.at + fit.limit_h * HOUR for since, _ in cold),
+        )
         for turn, fit in zip(rounds[-len(fits) :], fits, strict=True)
     )
 
 
-def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, first_rise: bool) -> Attempt:
+def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, first_rise: bool, chilled: bool) -> Attempt:
     """What was seen goes before what the model makes of it.
 
     A feed that was seen doubled before its hour did so in time. One that nobody saw doubled may be thought to have, but
@@ -56,7 +68,7 @@ def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, first_rise: bool) ->
     return Attempt(
         feed_id=turn.feed.id,
         at=turn.feed.at,
-        watched=doubled or last_h >= NEAR_PEAK * fit.peak_h,
+        watched=doubled or (not chilled and last_h >= NEAR_PEAK * fit.peak_h),
         highest=top,
         doubles_at=fit.doubles_at,
         doubled_h=doubled_h,

@@ -16,7 +16,7 @@ from ..kitchen.flours import Flour
 from ..planner import Plan
 from ..protocol.course import Course
 from ..record.ledger import Ledger
-from ..setups import Setup
+from ..setups import Setup, warmth_told
 from ..signs.contract import Urgency
 from .judgement import Judgement
 
@@ -64,7 +64,7 @@ _WHEN: Mapping[Notice, Callable[[_Moment], bool]] = {
     Notice.RAW_FLOUR: lambda it: not it.mixed,
     Notice.HOLDS_GLUTEN: lambda it: not it.mixed and it.flours != {Flour.GLUTEN_FREE},
     Notice.GLUTEN_FREE_TOOLS: lambda it: not it.mixed and Flour.GLUTEN_FREE in it.flours,
-    Notice.WARM_PLACE: lambda it: it.setup.warmth_c >= WARM_C,
+    Notice.WARM_PLACE: lambda it: warmth_told(it.setup, it.ledger) >= WARM_C,
     Notice.NEVER_SEAL: lambda it: it.mixed,
     Notice.DISCARD_NOT_FOOD: lambda it: it.mixed and it.takes_out and not it.judged.woke,
     Notice.COOK_DISCARD: lambda it: it.mixed and it.takes_out and it.judged.woke,

@@ -93,7 +93,7 @@ class _Table:
 
 def _fits(table: _Table) -> bool:
     step = table.next_feed
-    return step is not None and table.ledger.contents.total_g + _added(step) <= most_grams(table.setup.vessel) / 1.5
+    return step is not None and table.ledger.contents.total_g + _added(step) <= most_grams(table.ledger.vessel) / 1.5
 
 
 def _added(step: Step) -> float:

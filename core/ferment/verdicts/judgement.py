@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
 from ..kitchen.warmth import Place
+from ..methods.keeping import is_kept
 from ..mixing.contents import Origin
 from ..planner import Plan
 from ..protocol.course import Course
@@ -53,7 +54,7 @@ def judgement(
         return Judgement((), None, None, woke=False)
     fits = forecast.rounds if forecast else ()
     begun_sour = course.origin is not Origin.FLOUR_AND_WATER or ledger.rounds[0].feed.juice_g > 0
-    attempts = attempts_of(ledger.rounds, fits, now, begun_sour=begun_sour)
+    attempts = attempts_of(ledger.rounds, fits, now, ledger.cold_spans, begun_sour=begun_sour)
     by_yeast = max((attempt.highest for attempt in attempts if attempt.by_yeast), default=1.0)
     peaks = tuple(fit.peak_times for attempt, fit in zip(attempts[:-1], fits, strict=False) if attempt.watched)
     scene = scene_of(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE)
@@ -62,6 +63,11 @@ def judgement(
     stage = _stage(course, ledger, scene, fits, by_yeast, now, ready=readiness.ready)
     settles_at = _settles_at(attempts, now) if stage.settles else None
     return Judgement(found, readiness, replace(stage, settles_at=settles_at), woke=scene.woke)
+
+
+def _is_raised_and_kept(made: Plan) -> bool:
+    """A jar that was raised and is kept now is asked less of than one that is being raised, or that only slept."""
+    return is_kept(made.course) and made.course.origin is not Origin.ASLEEP
 
 
 def _findings(ledger: Ledger, scene: Scene, now: datetime) -> tuple[Finding, ...]:
@@ -83,7 +89,9 @@ def _readiness(
 ) -> Readiness:
     """By the rule, and then by the baker's own word, which goes before it."""
     warned = any(finding.urgency <= Urgency.WARNING for finding in found)
-    ready = judge(attempts, [seen.smell for seen in ledger.sightings], strictness, warned=warned)
+    ready = judge(
+        attempts, [seen.smell for seen in ledger.sightings], strictness, warned=warned, kept=_is_raised_and_kept(made)
+    )
     word = ledger.word(READY)
     return replace(
         ready,

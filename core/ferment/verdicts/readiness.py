@@ -102,10 +102,12 @@ def judge(
     strictness: Strictness = Strictness.USUAL,
     *,
     warned: bool,
+    kept: bool = False,
 ) -> Readiness:
     """Judge by the feeds in order, the smells noted (the latest last), and whether a warning sign is found now.
 
-    A feed that nobody watched, or whose looks leave it open, neither counts nor breaks the row.
+    A feed that nobody watched, or whose looks leave it open, neither counts nor breaks the row. A jar that is `kept`
+    has shown what it can, and stays ready until a feed says no.
     """
     wanted = IN_A_ROW[strictness]
     watched = [one for one in attempts if one.watched and one.by_yeast and not UNLIKELY < one.in_time < LIKELY]
@@ -124,7 +126,10 @@ def judge(
         ReadyStep(StepCode.PLEASANT, not (noted[-1] & FOUL) if noted else None, 0, 0),
         ReadyStep(StepCode.NO_WARNING, not warned, 0, 0),
     )
-    ready = all(step.met for step in steps)
+    if kept:
+        ready = not any(step.met is False for step in steps if step.step is not StepCode.IN_A_ROW)
+    else:
+        ready = all(step.met for step in steps)
     return Readiness(
         ready=ready,
         by_rule=ready,

@@ -35,6 +35,7 @@ def scene_of(
         woke=woke,
         smelt_before=frozenset().union(*smelt[:-1]),
         thinned_to=_thinned_to(ledger, now),
+        rests_h=(now - ledger.rests_since) / HOUR if ledger.rests_since else None,
     )
 
 

@@ -93,7 +93,7 @@ class CommandLine(TestCase):
         self.assertEqual(first["due"], "2026-03-27T20:00:00+00:00")
         self.assertEqual([doing["do"] for doing in first["do"]], ["add_water", "add_flour"])
         self.assertEqual((first["waits_for"], first["expect"]), (["clock"], "wetting"))
-        self.assertEqual(last["due"][10:], "T21:00:00+01:00")
+        self.assertEqual(last["due"][10:], "T20:00:00+01:00")
         self.assertEqual(answer["steps"][5]["waits_for"], [{"sight": "risen_and_fallen", "times": 1.5}])
         self.assertGreater(last["running"]["discard_g"], 500)
 

@@ -6,7 +6,6 @@ from dataclasses import replace
 from unittest import TestCase
 
 from ferment.doors.assessment import AskedOfLook, Move, assess
-from ferment.kitchen.flours import Flour
 from ferment.kitchen.vessel import Level, LevelUnit
 from ferment.planner import StepState
 from ferment.protocol.method import Normal
@@ -121,12 +120,12 @@ class WhatIsTold(TestCase):
             with self.subTest(at):
                 self.assertIs(assess(setup(), log, START + hours(at)).expected_look.bubbles[0], Bubbles.NONE)
 
-    def test_the_daily_feed_of_a_ready_jar_is_of_its_own_flours(self) -> None:
+    def test_a_ready_jar_asks_how_it_is_kept_and_feeds_no_further_unasked(self) -> None:
         log = (*daily(12), Word("said", START + hours(290), READY, yes=True))
-        found = assess(setup(blend={"rye": 1}), log, START + hours(291)).keeping
-        assert found is not None
-        self.assertEqual((found.keep_g, [(part.flour, part.g) for part in found.flours]), (25.0, [(Flour.RYE, 50.0)]))
-        self.assertIsNone(assess(setup(), daily(3), START + hours(80)).keeping)
+        found = assess(setup(), log, START + hours(291))
+        ahead = [step for step in found.timeline if step.to_come]
+        self.assertEqual((found.asks_how_to_keep, len(ahead)), (True, 1))
+        self.assertFalse(assess(setup(), daily(3), START + hours(80)).asks_how_to_keep)
 
     def test_the_marks_of_the_glass_come_with_the_jar(self) -> None:
         held = assess(setup(), daily(1), START + hours(30)).in_jar

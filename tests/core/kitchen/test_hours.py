@@ -61,8 +61,14 @@ class Fitting(TestCase):
         self.assertEqual(self.fitted("2026-03-02T03:30", 4), ("02 07:00", True))
         self.assertEqual(self.fitted("2026-03-02T00:30", 4), ("01 22:30", True))
 
-    def test_without_room_it_is_put_as_near_as_can_be_and_said(self) -> None:
-        self.assertEqual(self.fitted("2026-03-02T14:00", 2), ("02 09:00", False))
+    def test_without_room_it_is_the_first_time_after_and_said(self) -> None:
+        """Never before the window: what takes its time is not cut short."""
+        self.assertEqual(self.fitted("2026-03-02T14:00", 2), ("02 19:00", False))
+
+    def test_one_of_a_rhythm_may_come_early_where_that_is_nearer(self) -> None:
+        due = datetime(2026, 3, 2, 10, 30, tzinfo=LISBON)
+        found = fit(MORNING_AND_EVENING, due, due - timedelta(hours=1), due + timedelta(hours=1), may_be_early=True)
+        self.assertEqual((found.at.astimezone(LISBON).hour, found.fits), (9, False))
 
     def test_any_time(self) -> None:
         self.assertEqual(self.fitted("2026-03-02T03:00", 1, ANY_TIME), ("02 03:00", True))

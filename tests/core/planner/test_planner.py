@@ -86,14 +86,22 @@ class Rhythm(TestCase):
         self.assertTrue(step.earliest <= step.due <= step.latest)
         self.assertGreater(step.earliest, START + hours(at))
 
-    def test_a_change_of_clocks_stretches_no_interval(self) -> None:
-        """In Lisbon the clocks went forward on 29 March 2026: a day of 23 hours on the wall is 24 hours for a jar."""
+    def test_over_a_change_of_clocks_a_daily_rhythm_keeps_its_hour(self) -> None:
+        """In Lisbon the clocks went forward on 29 March 2026: from eight to eight it was 23 hours that day."""
         start = datetime(2026, 3, 28, 20, 0, tzinfo=LISBON)
         made = replace(setup(), starts_at=start, hours=waking_hours(LISBON))
         course = course_of(made)
         steps = plan_of(made, course, ledger_of(made, course, ()), start).steps
-        self.assertEqual([step.due.astimezone(LISBON).hour for step in steps[:4]], [20, 21, 21, 21])
-        self.assertEqual(steps[1].due.timestamp() - steps[0].due.timestamp(), 24 * 3600)
+        self.assertEqual([step.due.astimezone(LISBON).hour for step in steps[:4]], [20, 20, 20, 20])
+        self.assertEqual(steps[1].due.timestamp() - steps[0].due.timestamp(), 23 * 3600)
+
+    def test_twelve_hours_stay_twelve_over_a_change_of_clocks(self) -> None:
+        start = datetime(2026, 3, 28, 20, 0, tzinfo=LISBON)
+        made = replace(setup(every_h=12), starts_at=start)
+        course = course_of(made)
+        steps = plan_of(made, course, ledger_of(made, course, ()), start).steps
+        gaps = {(later.due - earlier.due) / hours(1) for earlier, later in itertools.pairwise(steps)}
+        self.assertEqual(gaps, {12.0})
 
 
 class States(TestCase):

@@ -191,8 +191,12 @@ class AnAwakeJar(TestCase):
     def test_cold_is_slower(self) -> None:
         warm = hours_of(self.ask(self.LOG).forecast)[1]
         self.assertGreater(hours_of(moved_to(AWAKE, self.LOG, START + hours(49), 18.0).forecast)[1], warm)
+        away = moved_to(AWAKE, self.LOG, START + hours(49), 10.0)
+        self.assertGreater(hours_of(away.forecast)[1], warm + 12)
+
+    def test_in_the_fridge_nothing_is_foretold(self) -> None:
         night = Deed("cold", START + hours(49), DeedKind.TO_FRIDGE)
-        self.assertGreater(hours_of(self.ask((*self.LOG, night)).forecast)[1], warm + 12)
+        self.assertIsNone(self.ask((*self.LOG, night)).forecast)
 
     def test_a_degree_noted_with_a_look_counts(self) -> None:
         cool = replace(told(48.5, 1.0), celsius=16.0)

@@ -34,7 +34,7 @@ def turn(at_h: float, *levels: tuple[float, float], high: tuple[float, float] | 
     seen = [Sighting(f"l{h}", START + hours(at_h + h), h, times=times) for h, times in levels]
     if high:
         seen.append(Sighting("high", START + hours(at_h + high[0]), high[0], high=high[1]))
-    return Round(feed(at_h), EMPTY, EMPTY, 30.0, 4.0, tuple(seen))
+    return Round(feed(at_h), EMPTY, EMPTY, EMPTY, 30.0, 4.0, tuple(seen))
 
 
 # A rise that somebody saw in the early days, so that what comes later is not the first.
