@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.conf import settings
 from django.http import HttpRequest
+from django.utils import timezone
 from django.views.decorators.csrf import csrf_protect, ensure_csrf_cookie
 from ninja import Router
 from ninja.decorators import decorate_view
@@ -62,7 +63,7 @@ def sign_out(request: HttpRequest) -> SessionOut:
 
 @router.put("/time-zone", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
 def set_time_zone(request: Baker, payload: TimeZoneIn) -> SessionOut:
-    services.set_time_zone(request.auth, payload.time_zone)
+    services.set_time_zone(request.auth, payload.time_zone, timezone.now())
     return _session(request)
 
 

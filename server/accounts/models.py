@@ -11,6 +11,8 @@ class Account(AbstractBaseUser):
 
     name = models.CharField(max_length=60, unique=True)
     time_zone = models.CharField(max_length=64)
+    # Where the baker was before, each zone with the moment until which it held.
+    earlier_zones = models.JSONField(default=list)
     is_demo = models.BooleanField(default=False)
     wants_reminders = models.BooleanField(default=True)
     is_active = models.BooleanField(default=True)

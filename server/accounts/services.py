@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import logging
+from datetime import datetime
 from itertools import chain, count
-from zoneinfo import available_timezones
+from zoneinfo import ZoneInfo, available_timezones
 
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
@@ -17,6 +19,8 @@ from problems import Problem, ServerProblem
 
 from .models import Account as Account
 from .models import Heard
+
+log = logging.getLogger("despertar.accounts")
 
 
 def account_of(request: HttpRequest) -> Account | None:
@@ -65,10 +69,30 @@ def sign_in_as_demo(request: HttpRequest, account: Account, time_zone: str) -> N
     login(request, account, backend="django.contrib.auth.backends.ModelBackend")
 
 
-def set_time_zone(account: Account, name: str) -> None:
-    """Where the baker lives now; all pages and hours go by it. Raises Problem."""
-    account.time_zone = known_time_zone(name)
-    account.save(update_fields=["time_zone"])
+MOST_ZONES = 40
+
+
+def set_time_zone(account: Account, name: str, now: datetime) -> None:
+    """Where the baker lives now; all pages go by it, and hours from now on. Raises Problem."""
+    if known_time_zone(name) == account.time_zone:
+        return
+    left = {"zone": account.time_zone, "until": now.isoformat()}
+    account.earlier_zones = [*account.earlier_zones, left][-MOST_ZONES:]
+    account.time_zone = name
+    account.save(update_fields=["time_zone", "earlier_zones"])
+
+
+def zones_of(account: Account) -> list[tuple[datetime | None, ZoneInfo]]:
+    """The zones of the account in their order, each with the moment from which it holds; none for the first."""
+    told: list[tuple[datetime | None, ZoneInfo]] = []
+    since: datetime | None = None
+    for left in account.earlier_zones:
+        try:
+            told.append((since, ZoneInfo(left["zone"])))
+            since = datetime.fromisoformat(left["until"])
+        except (KeyError, TypeError, ValueError) as error:
+            log.error("a zone of account %s cannot be read: %r", account.pk, error)
+    return [*told, (since, ZoneInfo(account.time_zone))]
 
 
 def sign_out(request: HttpRequest) -> None:

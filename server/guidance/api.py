@@ -12,9 +12,9 @@ from kitchen.wire import setup_in
 from problems import ProblemsOut
 
 from . import services
-from .wire.answers import BuildUp, Offered, Sheet
+from .wire.answers import Offered, Sheet
 from .wire.asked import (
-    BuildIn,
+    BakeIn,
     CompareIn,
     LookedAtIn,
     OtherwiseIn,
@@ -26,9 +26,11 @@ from .wire.asked import (
     described,
     looked_at,
     otherwise_in,
+    wanted_in,
     went_in,
 )
 from .wire.jar import Assessment
+from .wire.life import BakeOffers, KeepingOffer, bakes_out, keeping_out
 from .wire.pages import (
     KitchenOut,
     OpenJarOut,
@@ -112,9 +114,16 @@ def signs_of(request: Baker, jar_id: UUID, payload: LookedAtIn) -> SignsOut:
     return signs_out(services.signs_of(request.auth, jar_id, looked_at(payload), timezone.now()))
 
 
-@router.post("/jars/{jar_id}/build", response={200: BuildUp, 404: ProblemsOut, 422: ProblemsOut})
-def build_up(request: Baker, jar_id: UUID, payload: BuildIn) -> BuildUp:
-    return BuildUp.model_validate(services.build_up(request.auth, jar_id, payload.target_g, payload.at))
+@router.get("/jars/{jar_id}/keeping", response={200: list[KeepingOffer], 404: ProblemsOut})
+def read_keeping(request: Baker, jar_id: UUID) -> list[KeepingOffer]:
+    """How the jar could be kept from now on."""
+    return [keeping_out(one) for one in services.ways_to_keep(request.auth, jar_id, timezone.now())]
+
+
+@router.post("/jars/{jar_id}/bakes", response={200: BakeOffers, 404: ProblemsOut, 422: ProblemsOut})
+def ask_for_bake(request: Baker, jar_id: UUID, payload: BakeIn) -> BakeOffers:
+    """How so many grams can be had at an hour; nothing is planned by asking."""
+    return bakes_out(services.ways_to_bake(request.auth, jar_id, wanted_in(payload), timezone.now()))
 
 
 @router.post("/jars/{jar_id}/weigh", response={200: Sheet, 404: ProblemsOut, 422: ProblemsOut})

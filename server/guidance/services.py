@@ -11,18 +11,19 @@ from uuid import UUID
 from accounts.services import Account, heard_by
 from ferment.doors.admission import admit, admit_setup
 from ferment.doors.assessment import Assessment, assess
+from ferment.doors.bakes import BakeOffers, Wanted, bake_offers
 from ferment.doors.comparison import Offered, side_by_side
 from ferment.doors.foresight import (
-    BuildUp,
     RatioOffer,
     Supposition,
     WholePlan,
-    build_up_from,
     moved_to,
     offers,
     otherwise,
+    standing_at,
     whole_plan,
 )
+from ferment.doors.keeping import KeepingOffer, keeping_offers
 from ferment.doors.lookup import Described, look_up
 from ferment.doors.sheet import AS_PLANNED, Sheet, WentIn, sheet
 from ferment.mixing.contents import Origin
@@ -30,11 +31,12 @@ from ferment.record.log import Log, Look
 from ferment.refusal import Refusal
 from ferment.setups import Setup
 from ferment.signs import Finding
-from kitchen.services import JarCard, JarLabel, all_jars, any_jar_of, catalogue, jar_of
+from kitchen.services import Ancestor, JarCard, JarLabel, UnreadCard, all_jars, any_jar_of, catalogue, daughters_of
 from logbook.services import Recorded, entries_of, logs_of, written_in
 from photos.services import Taken, photos_of
 from problems.stored import UnreadableError
 
+from .readings import with_readings
 from .unread import Unread, UnreadJar, stands_on, told
 
 T = TypeVar("T")
@@ -55,6 +57,7 @@ class OpenJar:
     sheet: Sheet | None
     entries: list[Recorded]
     photos: list[Taken]
+    daughters: list[Ancestor]
 
 
 @dataclass(frozen=True)
@@ -69,8 +72,9 @@ class Kitchen:
 def kitchen_now(account: Account, now: datetime) -> Kitchen:
     """Every jar within reach, in a fixed number of queries. Nothing is worked out for those that are put away."""
     everything = all_jars(account, now)
-    cards = [card for card in everything if card.on_shelf]
-    logs = logs_of([card.id for card in cards])
+    shelf = [card for card in everything if card.on_shelf]
+    logs = logs_of([card.id for card in shelf])
+    cards = with_readings(shelf, logs, now)
     heard = heard_by(account)
 
     def tell(card: JarCard, log: Log) -> Assessed:
@@ -89,15 +93,21 @@ def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
 
     def tell(card: JarCard, log: Log) -> OpenJar:
         found = _unheard(assess(card.setup, log, now), heard_by(account))
-        return OpenJar(card, found, _sheet_now(card.setup, log, now, found), entries_of(card.id), photos_of(card.id))
+        return OpenJar(
+            card,
+            found,
+            _sheet_now(card.setup, log, now, found),
+            entries_of(card.id),
+            photos_of(card.id),
+            daughters_of(account, card.id),
+        )
 
     return _told_or_problem(account, jar_id, now, tell)
 
 
 def unread_jar(account: Account, jar_id: UUID, now: datetime) -> UnreadJar:
     """A jar that cannot be told, with all that is written in it. Raises Problem (not found)."""
-    card = any_jar_of(account, jar_id, now)
-    log = logs_of([jar_id])[jar_id]
+    card, log = _warm(account, jar_id, now)
     found = told(card, log, lambda card, log: assess(card.setup, log, now))
     written = written_in(jar_id)
     if not isinstance(found, Unread):
@@ -109,10 +119,17 @@ def unread_jar(account: Account, jar_id: UUID, now: datetime) -> UnreadJar:
 
 
 def _told_or_problem(account: Account, jar_id: UUID, now: datetime, tell: Callable[[JarCard, Log], T]) -> T:
-    found = told(any_jar_of(account, jar_id, now), logs_of([jar_id])[jar_id], tell)
+    card, log = _warm(account, jar_id, now)
+    found = told(card, log, tell)
     if isinstance(found, Unread):
         raise found.problem
     return found
+
+
+def _warm(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard | UnreadCard, Log | UnreadableError]:
+    logs = logs_of([jar_id])
+    (card,) = with_readings([any_jar_of(account, jar_id, now)], logs, now)
+    return card, logs[jar_id]
 
 
 def _opened(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard, Log]:
@@ -150,9 +167,7 @@ class WhatIf:
 
 def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> WhatIf:
     card, log = _opened(account, jar_id, now)
-    return WhatIf(
-        moved_to(card.setup, log, now, warmth_c), offers(replace(card.setup, warmth_c=warmth_c, night_c=None), log, now)
-    )
+    return WhatIf(moved_to(card.setup, log, now, warmth_c), offers(*standing_at(card.setup, log, now, warmth_c), now))
 
 
 def compare(origin: Origin, setup: Setup, *, has_scale: bool) -> list[Offered]:
@@ -176,8 +191,9 @@ def planned_jar(account: Account, jar_id: UUID, now: datetime) -> Planned:
 
 def planned_kitchen(account: Account, now: datetime) -> list[Planned]:
     """The jars on the shelf that are still kept and can be told, in a fixed number of queries."""
-    cards = [card for card in all_jars(account, now) if card.on_shelf]
-    logs = logs_of([card.id for card in cards])
+    shelf = [card for card in all_jars(account, now) if card.on_shelf]
+    logs = logs_of([card.id for card in shelf])
+    cards = with_readings(shelf, logs, now)
     made = [told(card, logs[card.id], lambda card, log: _planned(card, log, now)) for card in cards]
     return [one for one in made if isinstance(one, Planned) and one.assessment.binned_at is None]
 
@@ -212,9 +228,16 @@ def signs_of(account: Account, jar_id: UUID, look: Look, now: datetime) -> list[
     return list(assess(card.setup, (*log, look), now).findings)
 
 
-def build_up(account: Account, jar_id: UUID, target_g: float, at: datetime | None) -> BuildUp:
-    """The feeds from this jar to the grams that a recipe needs. Raises Refusal."""
-    return build_up_from(jar_of(account, jar_id).setup, target_g, at)
+def ways_to_keep(account: Account, jar_id: UUID, now: datetime) -> list[KeepingOffer]:
+    """How a jar could be kept from now on."""
+    card, log = _opened(account, jar_id, now)
+    return list(keeping_offers(card.setup, log, now))
+
+
+def ways_to_bake(account: Account, jar_id: UUID, wanted: Wanted, now: datetime) -> BakeOffers:
+    """How so many grams can be had at an hour. Raises Refusal."""
+    card, log = _opened(account, jar_id, now)
+    return bake_offers(card.setup, log, wanted, now)
 
 
 def weigh(account: Account, jar_id: UUID, went_in: WentIn, now: datetime) -> Sheet:

@@ -23,7 +23,6 @@ from .wire import (
     JarOut,
     MethodIn,
     NewJarIn,
-    PlaceIn,
     ReadyAfterIn,
     ShelfFloursBody,
     ShelfIn,
@@ -31,6 +30,7 @@ from .wire import (
     card_out,
     catalogue_out,
     checked_out,
+    descent_in,
     flours_in,
     flours_out,
     hands_out,
@@ -48,7 +48,8 @@ def read_catalogue(request: HttpRequest) -> CatalogueOut:
 
 @router.post("/jars", response={200: JarOut, 409: ProblemsOut, 422: ProblemsOut})
 def plan_jar(request: Baker, payload: NewJarIn) -> JarOut:
-    card = services.plan_jar(request.auth, payload.id, payload.name, setup_in(payload, request.auth), timezone.now())
+    setup = setup_in(payload, request.auth)
+    card = services.plan_jar(request.auth, payload.id, payload.name, setup, timezone.now(), descent_in(payload))
     return card_out(card)
 
 
@@ -60,11 +61,6 @@ def set_on_shelf(request: Baker, jar_id: UUID, payload: ShelfIn) -> JarOut:
 @router.put("/jars/{jar_id}/ready-after", response={200: JarOut, 404: ProblemsOut, 422: ProblemsOut})
 def set_ready_after(request: Baker, jar_id: UUID, payload: ReadyAfterIn) -> JarOut:
     return card_out(services.set_ready_after(request.auth, jar_id, payload.ready_after))
-
-
-@router.put("/jars/{jar_id}/place", response={200: JarOut, 404: ProblemsOut, 422: ProblemsOut})
-def set_place(request: Baker, jar_id: UUID, payload: PlaceIn) -> JarOut:
-    return card_out(services.set_place(request.auth, jar_id, payload.warmth_c, payload.night_c, payload.thermometer))
 
 
 @router.get("/hands", response=HandsOut)
@@ -100,7 +96,9 @@ def read_hours(request: Baker) -> HoursBody:
 
 @router.put("/hours", response={200: HoursBody, 422: ProblemsOut})
 def set_hours(request: Baker, payload: HoursBody) -> HoursBody:
-    return hours_out(services.set_hours(request.auth, bands_in(payload.weekday), bands_in(payload.weekend)))
+    return hours_out(
+        services.set_hours(request.auth, bands_in(payload.weekday), bands_in(payload.weekend), timezone.now())
+    )
 
 
 @router.post("/methods/check", response={200: CheckedMethodOut, 422: ProblemsOut})

@@ -58,6 +58,8 @@ class Jar(models.Model):
     thermometer = models.UUIDField(null=True)
     ready_after = models.CharField(max_length=10, default="usual")
     starts_at = models.DateTimeField()
+    mother = models.ForeignKey("self", on_delete=models.SET_NULL, null=True, related_name="daughters")
+    came_by = models.CharField(max_length=10, null=True)
     put_away_at = models.DateTimeField(null=True)
     made_at = models.DateTimeField(auto_now_add=True)
 

@@ -5,13 +5,12 @@ from __future__ import annotations
 
 import json
 import logging
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import lru_cache
 from typing import Any
 from uuid import UUID
-from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
 from django.db.models import Q, QuerySet
@@ -19,7 +18,7 @@ from django.db.models import Q, QuerySet
 from accounts.services import Account
 from ferment.doors.admission import admit_setup
 from ferment.kitchen.flours import Flour
-from ferment.kitchen.hours import Band, Hours, check_bands, waking_hours
+from ferment.kitchen.hours import Band, Hours, check_bands
 from ferment.kitchen.vessel import Vessel
 from ferment.kitchen.warmth import Degrees
 from ferment.methods import FAMILIES, family_named
@@ -27,12 +26,15 @@ from ferment.protocol.lint import check
 from ferment.protocol.method import Method
 from ferment.protocol.written import from_json, to_json
 from ferment.ready_rule import Strictness
+from ferment.record.log import UsedFor
 from ferment.refusal import Refusal
 from ferment.setups import Setup, course_of
 from places.services import owns, warmth_of
 from problems import Problem, ServerProblem, not_found
 from problems.stored import Body, Step, UnreadableError, in_form_of_today, marked
 
+from .hours import HOURS_STEPS, hours_told, with_hours
+from .hours import bands_told as _bands_told
 from .models import Jar, Kitchen
 
 log = logging.getLogger("despertar.kitchen")
@@ -50,11 +52,36 @@ class JarLabel:
 
 
 @dataclass(frozen=True)
+class Ancestor:
+    """A jar that another came out of."""
+
+    id: UUID
+    name: str
+
+
+@dataclass(frozen=True)
+class Lineage:
+    """Where a jar came from: what it came by (a spare, a gift, a split) and its mothers, the nearest first."""
+
+    came_by: str | None
+    mothers: tuple[Ancestor, ...]
+
+
+@dataclass(frozen=True)
+class Descent:
+    """Out of which jar a new one comes, and by what."""
+
+    mother: UUID
+    came_by: UsedFor
+
+
+@dataclass(frozen=True)
 class JarCard(JarLabel):
     """A jar as the rest of the server knows it."""
 
     setup: Setup
     thermometer: UUID | None
+    lineage: Lineage
 
 
 @dataclass(frozen=True)
@@ -71,19 +98,25 @@ def kitchen_of(account: Account) -> UUID:
 
 
 def hours_of(account: Account) -> Hours:
-    """When the baker can be at the jars, in the account's time zone; awake, where nothing else was told."""
+    """When the baker can be at the jars now, in the account's time zone; awake, where nothing else was told."""
     kitchen = Kitchen.objects.filter(owner=account).first()
-    return _hours(kitchen.hours if kitchen else None, account)
+    return hours_told(kitchen.hours if kitchen else None, account)[-1].hours
 
 
-def set_hours(account: Account, weekday: Sequence[Band], weekend: Sequence[Band]) -> Hours:
-    """The baker's own hours, on weekdays and at weekends. Raises Refusal for bands that are none or that overlap."""
-    told = {
-        "weekday": [[band.start, band.end] for band in check_bands(tuple(weekday), "weekday")],
-        "weekend": [[band.start, band.end] for band in check_bands(tuple(weekend), "weekend")],
+def set_hours(account: Account, weekday: Sequence[Band], weekend: Sequence[Band], now: datetime) -> Hours:
+    """The baker's own hours from now on, on weekdays and at weekends; what was planned by the earlier ones stays.
+
+    Raises Refusal for bands that are none or that overlap.
+    """
+    bands = {
+        "weekday": _pairs(check_bands(tuple(weekday), "weekday")),
+        "weekend": _pairs(check_bands(tuple(weekend), "weekend")),
     }
-    kitchen_of(account)
-    Kitchen.objects.filter(owner=account).update(hours=marked(told, HOURS_STEPS))
+    kitchen_id = kitchen_of(account)
+    with transaction.atomic():
+        kitchen = Kitchen.objects.select_for_update().get(id=kitchen_id)
+        kitchen.hours = marked({"told": with_hours(_bands_told(kitchen.hours), bands, now)}, HOURS_STEPS)
+        kitchen.save(update_fields=["hours"])
     return hours_of(account)
 
 
@@ -125,29 +158,23 @@ def _as_it_is(body: Body) -> Body:
     return body
 
 
-HOURS_STEPS: tuple[Step, ...] = (_as_it_is,)
 FLOURS_STEPS: tuple[Step, ...] = (_as_it_is,)
 MOST_NAME = 60
-
-
-def _hours(told: Mapping[str, object] | None, account: Account) -> Hours:
-    """The hours told; awake, where none were, or none that can be read."""
-    zone = ZoneInfo(account.time_zone)
-    if told is None:
-        return waking_hours(zone)
-    try:
-        read: Mapping[str, Any] = in_form_of_today(told, HOURS_STEPS, "hours")
-        weekday, weekend = (tuple(Band(start, end) for start, end in read[day]) for day in ("weekday", "weekend"))
-    except (UnreadableError, KeyError, TypeError, ValueError) as error:
-        log.error("the hours of a kitchen cannot be read: %r", error)
-        return waking_hours(zone)
-    return Hours(zone, weekday, weekend)
 
 
 def kitchens_of(account: Account) -> list[UUID]:
     """The account's own kitchen and those that it keeps with others."""
     reached = Kitchen.objects.filter(Q(owner=account) | Q(hands__account=account))
     return list(reached.values_list("id", flat=True).distinct())
+
+
+def keepers_of(kitchen_ids: Iterable[UUID]) -> dict[UUID, frozenset[int]]:
+    """By kitchen, the keys of its owner's account and of those that keep it with them."""
+    found: dict[UUID, set[int]] = {}
+    rows = Kitchen.objects.filter(id__in=list(kitchen_ids)).values_list("id", "owner_id", "hands__account_id")
+    for kitchen_id, owner, hand in rows:
+        found.setdefault(kitchen_id, set()).update(one for one in (owner, hand) if one is not None)
+    return {kitchen_id: frozenset(keepers) for kitchen_id, keepers in found.items()}
 
 
 def all_jars(account: Account, now: datetime) -> list[JarCard | UnreadCard]:
@@ -185,14 +212,21 @@ def lock_label(account: Account, jar_id: UUID) -> None:
     _own(account, jar_id, lock=True)
 
 
-def plan_jar(account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime) -> JarCard:
-    """Put a new jar on the shelf. The same id again gives the jar that is there, if it was planned like this."""
+def plan_jar(
+    account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime, descent: Descent | None = None
+) -> JarCard:
+    """Put a new jar on the shelf. The same id again gives the jar that is there, if it was planned like this.
+
+    Raises Problem where the jar that it comes out of is out of reach.
+    """
     there = _jars().filter(id=jar_id).first()
     if there is None:
         admit_setup(setup, now)
+        if descent is not None:
+            _own(account, descent.mother)
         try:
             with transaction.atomic():
-                return _card(_make(account, jar_id, name, setup))
+                return _card(_make(account, jar_id, name, setup, descent))
         except IntegrityError:
             there = _jars().get(id=jar_id)
     if there.kitchen.owner_id != account.pk or not _planned_so(there, name, setup):
@@ -240,7 +274,7 @@ def remove_jars(account: Account) -> None:
     Jar.objects.filter(kitchen__owner=account).delete()
 
 
-def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
+def _make(account: Account, jar_id: UUID, name: str, setup: Setup, descent: Descent | None) -> Jar:
     return Jar.objects.create(
         id=jar_id,
         kitchen_id=kitchen_of(account),
@@ -259,11 +293,16 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup) -> Jar:
         night_c=setup.night_c,
         ready_after=setup.ready_after,
         starts_at=setup.starts_at,
+        mother_id=descent.mother if descent else None,
+        came_by=descent.came_by if descent else None,
     )
 
 
+GENERATIONS = ("mother", "mother__mother", "mother__mother__mother")
+
+
 def _jars() -> QuerySet[Jar]:
-    return Jar.objects.select_related("kitchen__owner")
+    return Jar.objects.select_related("kitchen__owner", *GENERATIONS)
 
 
 def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
@@ -289,6 +328,7 @@ def _card_or_why(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]]) -> JarCar
 
 def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> JarCard:
     """Raises UnreadableError."""
+    hours = hours_told(jar.kitchen.hours, jar.kitchen.owner)
     try:
         setup = Setup(
             family=jar.family,
@@ -297,7 +337,8 @@ def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> J
             starts_at=jar.starts_at,
             scale_step=jar.scale_step,
             size=jar.size,
-            hours=_hours(jar.kitchen.hours, jar.kitchen.owner),
+            hours=hours[0].hours,
+            later_hours=hours[1:],
             method=_method(json.dumps(jar.method)) if jar.method else None,
             warmth_c=jar.warmth_c,
             night_c=jar.night_c,
@@ -308,7 +349,24 @@ def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> J
         raise UnreadableError(refusal.code, refusal.field, refusal.facts) from refusal
     except ValueError as error:
         raise UnreadableError(ServerProblem.STORED_BROKEN, "ready_after") from error
-    return JarCard(**_label(jar), setup=setup, thermometer=jar.thermometer)
+    return JarCard(**_label(jar), setup=setup, thermometer=jar.thermometer, lineage=_lineage(jar))
+
+
+def _lineage(jar: Jar) -> Lineage:
+    """As far back as the query brought them: mother, grandmother, and hers."""
+    mothers: list[Ancestor] = []
+    one = jar.mother
+    while one is not None and len(mothers) < len(GENERATIONS):
+        mothers.append(Ancestor(one.id, one.name))
+        one = one.mother if len(mothers) < len(GENERATIONS) else None
+    return Lineage(jar.came_by, tuple(mothers))
+
+
+def daughters_of(account: Account, jar_id: UUID) -> list[Ancestor]:
+    """The jars that came out of this one, and are within reach."""
+    reach = Kitchen.objects.filter(Q(owner=account) | Q(hands__account=account)).values("id")
+    rows = Jar.objects.filter(mother_id=jar_id, kitchen_id__in=reach).order_by("made_at", "id")
+    return [Ancestor(row.id, row.name) for row in rows]
 
 
 def _label(jar: Jar) -> dict[str, Any]:
@@ -325,6 +383,10 @@ def _label(jar: Jar) -> dict[str, Any]:
 def _method(written: str) -> Method:
     """The method that a jar was planned with; jars planned alike share it."""
     return from_json(json.loads(written))
+
+
+def _pairs(bands: Sequence[Band]) -> list[list[int]]:
+    return [[band.start, band.end] for band in bands]
 
 
 def catalogue() -> tuple[Method, ...]:

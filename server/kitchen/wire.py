@@ -23,10 +23,11 @@ from ferment.protocol.method import Method, Thing
 from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
 from ferment.protocol.relevance import MET_FIRST, conditions, followed_by
 from ferment.ready_rule import Strictness
+from ferment.record.log import UsedFor
 from ferment.setups import Setup
 
 from .hands import Hands, Helper
-from .services import JarCard, ShelfFlour, catalogue, hours_of, method_from_outside
+from .services import Ancestor, Descent, JarCard, ShelfFlour, catalogue, hours_of, method_from_outside
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
 
@@ -54,7 +55,11 @@ class JarBody(Request):
 
 
 class NewJarIn(JarBody):
+    """A new jar; `mother` is the one that it comes out of, and `came_by` what by."""
+
     id: UUID
+    mother: UUID | None = None
+    came_by: UsedFor | None = None
 
 
 class ShelfIn(Request):
@@ -156,6 +161,13 @@ class HandsOut(Schema):
     others: list[HelperOut]
 
 
+class AncestorOut(Schema):
+    """A jar that another came out of, or that came out of it."""
+
+    id: UUID
+    name: str
+
+
 class JarOut(Schema):
     id: UUID
     name: str
@@ -174,6 +186,8 @@ class JarOut(Schema):
     on_shelf: bool
     owner: str
     thermometer: UUID | None
+    came_by: UsedFor | None
+    mothers: list[AncestorOut]
 
 
 class OptionBase(Schema):
@@ -309,7 +323,17 @@ def card_out(card: JarCard) -> JarOut:
         on_shelf=card.on_shelf,
         owner=card.owner,
         thermometer=card.thermometer,
+        came_by=UsedFor(card.lineage.came_by) if card.lineage.came_by in set(UsedFor) else None,
+        mothers=ancestors_out(card.lineage.mothers),
     )
+
+
+def ancestors_out(jars: Iterable[Ancestor]) -> list[AncestorOut]:
+    return [AncestorOut(id=jar.id, name=jar.name) for jar in jars]
+
+
+def descent_in(body: NewJarIn) -> Descent | None:
+    return Descent(body.mother, body.came_by or UsedFor.SPLIT) if body.mother else None
 
 
 def hours_out(hours: Hours) -> HoursBody:

@@ -8,6 +8,7 @@ from django.utils import timezone
 from ninja import Router
 
 from accounts.security import Baker, signed_in
+from kitchen.wire import JarOut, PlaceIn, card_out
 from problems import ProblemsOut
 
 from . import services
@@ -21,6 +22,13 @@ WRITES = {200: EntryOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut}
 def record(request: Baker, jar_id: UUID, payload: RecordIn) -> EntryOut:
     now = timezone.now()
     return recorded_out(services.record(request.auth, jar_id, payload.id, payload.entry, payload.seen_feed, now))
+
+
+@router.put("/jars/{jar_id}/place", response={200: JarOut, 404: ProblemsOut, 422: ProblemsOut})
+def set_place(request: Baker, jar_id: UUID, payload: PlaceIn) -> JarOut:
+    """Where it stands from now on."""
+    place = services.Standing(payload.warmth_c, payload.night_c, payload.thermometer)
+    return card_out(services.stand(request.auth, jar_id, place, timezone.now()))
 
 
 @router.put("/log/{entry_id}", response=WRITES)

@@ -7,10 +7,9 @@ from enum import StrEnum
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import Field, StringConstraints, TypeAdapter, ValidationError
+from pydantic import Field, TypeAdapter, ValidationError
 
-from accounts.wire import Composed, Moment, PlainText, Request
-from ferment.kitchen.flours import Flour, FlourGrams
+from accounts.wire import Moment, Request
 from ferment.kitchen.vessel import Level, LevelUnit
 from ferment.protocol.advised import Advice
 from ferment.record.log import (
@@ -33,13 +32,7 @@ from ferment.signs.contract import SignCode
 from problems import ServerProblem
 from problems.stored import Body, Step, UnreadableError, in_form_of_today, marked
 
-MOST_NOTE = 2_000
-Note = Annotated[str, StringConstraints(max_length=MOST_NOTE), PlainText, Composed]
-
-
-class FlourBody(Request):
-    flour: Flour
-    g: float
+from .terms import MOST_NOTE, FlourBody, Note, TermBody, lot, term_from_core, term_to_core, told
 
 
 class LevelBody(Request):
@@ -120,7 +113,7 @@ class BinBody(Request):
     note: Note
 
 
-AnyBody = FeedBody | LookBody | DeedBody | LeaveBody | WordBody | BinBody
+AnyBody = FeedBody | LookBody | DeedBody | LeaveBody | WordBody | TermBody | BinBody
 EntryBody = Annotated[AnyBody, Field(discriminator="kind")]
 _ADAPTER: TypeAdapter[AnyBody] = TypeAdapter(EntryBody)
 
@@ -128,12 +121,11 @@ _ADAPTER: TypeAdapter[AnyBody] = TypeAdapter(EntryBody)
 def to_core(entry_id: UUID, body: AnyBody) -> Entry:
     match body:
         case FeedBody():
-            flours = tuple(FlourGrams(part.flour, part.g) for part in body.flours)
             return Feed(
                 str(entry_id),
                 body.at,
                 body.keep_g,
-                flours,
+                lot(body.flours),
                 body.water_g,
                 body.salt_g,
                 body.line_mm,
@@ -165,6 +157,8 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
             return Word(str(entry_id), body.at, body.about.value, body.yes)
         case BinBody():
             return Bin(str(entry_id), body.at)
+        case _:
+            return term_to_core(str(entry_id), body)
 
 
 def from_core(entry: Entry, note: str = "") -> AnyBody:
@@ -175,7 +169,7 @@ def from_core(entry: Entry, note: str = "") -> AnyBody:
                 kind="feed",
                 at=entry.at,
                 keep_g=entry.keep_g,
-                flours=[FlourBody(flour=part.flour, g=part.g) for part in entry.flours],
+                flours=told(entry.flours),
                 water_g=entry.water_g,
                 juice_g=entry.juice_g,
                 salt_g=entry.salt_g,
@@ -206,6 +200,8 @@ def from_core(entry: Entry, note: str = "") -> AnyBody:
             return WordBody(kind="word", at=entry.at, about=About(entry.about), yes=entry.yes, note=note)
         case Bin():
             return BinBody(kind="bin", at=entry.at, note=note)
+        case _:
+            return term_from_core(entry, note)
 
 
 def _level(level: Level | None) -> LevelBody | None:

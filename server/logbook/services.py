@@ -6,7 +6,7 @@ from collections.abc import Iterable, Sequence
 from contextlib import suppress
 from dataclasses import dataclass
 from datetime import datetime
-from uuid import UUID
+from uuid import UUID, uuid4
 
 from django.db import IntegrityError, transaction
 from django.db.models import Count, Max
@@ -15,12 +15,14 @@ from accounts.services import Account
 from ferment.doors.admission import admit, admit_removal
 from ferment.record import log
 from ferment.refusal import Fact
-from kitchen.services import JarCard, jar_of, lock_jar, lock_label
+from kitchen.services import JarCard, jar_of, lock_jar, lock_label, set_place
+from places.services import owns
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError
 
 from .bodies import AnyBody, FeedBody, from_stored, to_core, to_stored
 from .models import Change, Entry
+from .terms import MovedBody
 
 
 @dataclass(frozen=True)
@@ -34,6 +36,15 @@ class Recorded:
     recorded_at: datetime
     recorded_by: str | None
     withdrawn: bool
+
+
+@dataclass(frozen=True)
+class Standing:
+    """A place for a jar: °C by day and by night, and its thermometer."""
+
+    warmth_c: float
+    night_c: float | None
+    thermometer: UUID | None
 
 
 @dataclass(frozen=True)
@@ -73,6 +84,7 @@ def record(
         if there is None:
             rows = _rows([jar_id])
             _check_meanwhile(rows, body, seen_feed)
+            _check_thermometer(account, body)
             admit(card.setup, _core_log(rows), to_core(entry_id, body), now)
             try:
                 with transaction.atomic():
@@ -103,6 +115,7 @@ def amend(account: Account, entry_id: UUID, seen_revision: int, body: AnyBody, n
             return _recorded(entry)
         if entry.revision != seen_revision or entry.withdrawn_at is not None:
             raise Problem(ServerProblem.CHANGED_MEANWHILE, "id", status=409)
+        _check_thermometer(account, body)
         admit(card.setup, _core_log(_rows([card.id])), to_core(entry.id, body), now)
         _note_change(entry, "amended", account, now)
         entry.at, entry.body = body.at, to_stored(body)
@@ -272,6 +285,29 @@ def _check_meanwhile(rows: Sequence[Entry], body: AnyBody, seen_feed: UUID | Non
             "water_g": last.liquid_g,
         }
         raise Problem(ServerProblem.FED_MEANWHILE, "at", status=409, facts=facts)
+
+
+def _check_thermometer(account: Account, body: AnyBody) -> None:
+    if isinstance(body, MovedBody) and body.thermometer is not None and not owns(account, body.thermometer):
+        raise Problem(ServerProblem.NOT_FOUND, "thermometer", status=404)
+
+
+def stand(account: Account, jar_id: UUID, place: Standing, now: datetime) -> JarCard:
+    """Where a jar stands from now on; before its first mix where it is to stand. Raises Refusal or Problem."""
+    with transaction.atomic():
+        lock_jar(account, jar_id)
+        if not log.feeds_of(_core_log(_rows([jar_id]))):
+            return set_place(account, jar_id, place.warmth_c, place.night_c, place.thermometer)
+        body = MovedBody(
+            kind="moved",
+            at=now,
+            warmth_c=place.warmth_c,
+            night_c=place.night_c,
+            thermometer=place.thermometer,
+            note="",
+        )
+        record(account, jar_id, uuid4(), body, None, now)
+        return jar_of(account, jar_id)
 
 
 def _jar_of_entry(entry_id: UUID) -> UUID:

@@ -89,6 +89,11 @@ def owns(account: Account, station_id: UUID) -> bool:
     return Thermometer.objects.filter(owner=account, id=station_id, withdrawn_at=None).exists()
 
 
+def owners_of(station_ids: Iterable[UUID]) -> dict[UUID, int]:
+    """By thermometer, the key of the account that owns it."""
+    return dict(Thermometer.objects.filter(id__in=list(station_ids)).values_list("id", "owner_id"))
+
+
 def take(token: str, readings: Sequence[tuple[datetime, float]], now: datetime) -> int:
     """Write down what a thermometer posts; sent twice it is written once. Raises Problem for a token that opens
     nothing, Refusal for degrees that no kitchen has or a time to come. Answers how many were new."""

@@ -6,7 +6,7 @@ from django.db import connection
 from django.test import TestCase
 from django.test.utils import CaptureQueriesContext
 
-from .base import Baker, ago, feed_body, look_body, record, word_body
+from .base import Baker, feed_body, look_body, record, word_body
 
 
 class Weighing(TestCase):
@@ -112,7 +112,7 @@ class Queries(TestCase):
             Baker("Ines", baker.client).plan()
         many = (self.count(baker, "/api/kitchen"), self.count(baker, f"/api/jars/{baker.jar_id}"))
         self.assertEqual(few, many)
-        self.assertEqual(many, (6, 8))
+        self.assertEqual(many, (6, 9))
 
 
 class TheBakersWord(TestCase):
@@ -165,11 +165,3 @@ class WhatAJarShows(TestCase):
         self.assertEqual(len(baker.jar()["log"]), 1, "nothing was written")
         wrong = look_body(0.0, level={"value": 99, "unit": "times"})
         self.assertEqual(baker.problem("POST", path, {"look": wrong})[2], "level")
-
-    def test_a_build_from_this_jar(self) -> None:
-        baker = Baker("Ines").sign_up().plan().mix(200.0)
-        path = f"/api/jars/{baker.jar_id}/build"
-        made = baker.ok("POST", path, {"target_g": 150, "at": ago(-24.0)})
-        self.assertEqual(made["build"]["total_g"], 150 + made["build"]["reserve_g"])
-        self.assertEqual(len(made["times"]), len(made["build"]["feeds"]))
-        self.assertEqual(baker.problem("POST", path, {"target_g": -1, "at": None})[2], "target_g")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.test import TestCase
 
-from .base import Baker, feed_body, new_jar, record
+from .base import Baker, ago, feed_body, new_jar, record
 
 
 class Isolation(TestCase):
@@ -21,7 +21,8 @@ class Isolation(TestCase):
             ("POST", f"/api/jars/{jar}/what-if", {"warmth_c": 24}),
             ("PUT", f"/api/jars/{jar}/place", {"warmth_c": 24, "night_c": None, "thermometer": None}),
             ("PUT", f"/api/jars/{jar}/ready-after", {"ready_after": "loose"}),
-            ("POST", f"/api/jars/{jar}/build", {"target_g": 100, "at": None}),
+            ("POST", f"/api/jars/{jar}/bakes", {"grams": 100, "mixed_at": ago(-30), "leaves_g": 20, "every_days": 0}),
+            ("GET", f"/api/jars/{jar}/keeping", None),
             ("POST", f"/api/jars/{jar}/log", record(feed_body(1), entry)),
             ("PUT", f"/api/log/{entry}", {"revision": 1, "entry": feed_body(1)}),
             ("POST", f"/api/log/{entry}/withdraw", None),

@@ -41,7 +41,7 @@ class Recording(TestCase):
         changes = [change["code"] for change in self.baker.jar()["assessment"]["changes"]]
         self.assertEqual(changes[:2], ["left_alone", "skipped"])
         too_long = {**leave, "until": ago(-24 * 30)}
-        self.assertEqual(self.baker.problem("POST", self.log, record(too_long))[1:], ("time_out_of_range", "until"))
+        self.assertEqual(self.baker.problem("POST", self.log, record(too_long))[1:], ("away_too_long", "until"))
         dance = {**skip, "did": "danced"}
         self.assertEqual(self.baker.problem("POST", self.log, record(dance))[1:], ("not_a_choice", "did"))
 

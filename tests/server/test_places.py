@@ -80,7 +80,7 @@ class Thermometers(TestCase):
         cache.clear()
 
     def test_it_goes_with_the_hand_that_owns_it(self) -> None:
-        owner = Baker("Noor").sign_up().plan().mix(30.0)
+        owner = Baker("Noor").sign_up().plan()
         code = owner.ok("POST", "/api/hands/invitations")["code"]
         hand = self.baker.ok("POST", "/api/hands", {"code": code})["others"][0]["id"]
         place = {"warmth_c": 26.0, "night_c": None, "thermometer": self.station}
@@ -90,9 +90,10 @@ class Thermometers(TestCase):
         self.assertIsNone(owner.jar()["jar"]["thermometer"])
 
     def test_a_jar_beside_it_is_judged_by_it(self) -> None:
-        self.baker.plan(warmth_c=26.0).mix(40.0)
+        self.baker.plan(warmth_c=26.0)
         place = {"warmth_c": 26.0, "night_c": None, "thermometer": self.station}
         self.baker.ok("PUT", f"/api/jars/{self.baker.jar_id}/place", place)
+        self.baker.mix(40.0)
         warm = self.baker.jar()["assessment"]["ready_on"]["on"]["likely"]
         self.post(*((ago(hour), 16.0) for hour in range(1, 40)))
         cold = self.baker.jar()["assessment"]["ready_on"]["on"]["likely"]

@@ -22,7 +22,7 @@ from ..protocol.options import Choice, Choices
 from ..protocol.written import from_json, to_json
 from ..reading import WrongFormError, named_fields, read, strict_converter
 from ..record.log import Bake, Bin, Deed, Entry, Feed, Leave, Log, Look, PutBack, Use, Word
-from ..record.terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay
+from ..record.terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay, Picks
 from ..refusal import Refusal, RefusalCode, within
 from ..setups import Setup
 
@@ -151,6 +151,8 @@ def _converter() -> Converter:
     converter.register_structure_hook_func(lambda kind: kind == FlourLot, lambda value, _: _flours(converter, value))
     converter.register_structure_hook_func(lambda kind: kind == Choices, lambda value, _: _choices(converter, value))
     converter.register_structure_hook_func(lambda kind: kind == Choice, lambda value, _: _choice(converter, value))
+    converter.register_structure_hook_func(lambda kind: kind == Picks, lambda value, _: _picks(converter, value))
+    converter.register_unstructure_hook_func(lambda kind: kind == Picks, dict)
     converter.register_structure_hook(Method, lambda value, _: from_json(value))
     converter.register_structure_hook(Hours, lambda value, _: value)
     fills = {name: make_dict_structure_fn(kind, converter) for name, kind in KINDS.items()}
@@ -192,7 +194,16 @@ def _choices(converter: Converter, value: object) -> Choices:
     return chosen
 
 
+def _picks(converter: Converter, value: object) -> Picks:
+    chosen = _choices(converter, value)
+    blend = next((name for name, part in chosen.items() if isinstance(part, Mapping)), None)
+    if blend is not None:
+        raise WrongFormError("a text or a number", f".{blend}")
+    return tuple((name, part) for name, part in chosen.items() if not isinstance(part, Mapping))
+
+
 def _choice(converter: Converter, value: object) -> Choice:
+    """A pick, a number, or a blend by parts."""
     if isinstance(value, Mapping):
         return {str(name): converter.structure(part, float) for name, part in value.items()}
     return value if isinstance(value, str) else converter.structure(value, float)

@@ -2,27 +2,22 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
-from ..kitchen.flours import Blend, FlourLot
-from ..kitchen.vessel import ROOM_WANTED, Mark, Vessel, line_mm, marks, room_times
+from ..kitchen.vessel import ROOM_WANTED, Vessel, line_mm, room_times
 from ..methods.keeping import is_kept
-from ..mixing.feeding import FeedPlan, ratio_as_weighed
+from ..mixing.feeding import FeedPlan
 from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
-from ..model.paste import Paste, paste_of
 from ..planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
 from ..planner.baking import FOR_A_BAKE
-from ..planner.standing import keeps_a_rhythm
 from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, SightCode, Task, WaitsFor
 from ..protocol.course import Course
 from ..protocol.method import Normal
 from ..ready_rule import DOUBLED, doubles_at
-from ..record.ledger import Ledger, Round, Sighting
-from ..record.log import Bake, Bubbles, Deed, DeedKind, Log, Top
-from ..record.terms import Moved
+from ..record.ledger import Ledger
+from ..record.log import Bake, Deed, DeedKind, Log
 from ..setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
 from ..signs import Finding
 from ..signs.contract import Urgency
@@ -35,6 +30,20 @@ from ..verdicts.judgement import Judgement, judgement
 from ..verdicts.readiness import Readiness
 from ..verdicts.stage import StageFound
 from .chapters import Chapter, chapters
+from .told import (
+    ColdSpan,
+    InJar,
+    RoundSeen,
+    SinceFeed,
+    Stands,
+    Totals,
+    in_jar,
+    paste_in,
+    round_seen,
+    since_feed,
+    stands,
+    totals,
+)
 
 
 class Move(StrEnum):
@@ -56,8 +65,6 @@ FORESEEN = timedelta(days=24)
 MOVES = {act: Move(act.value) for act in Act}
 # An act due within this is told as due now.
 AS_GOOD_AS_NOW = timedelta(minutes=20)
-# A level so much under the highest has left a mark on the glass worth drawing, as a multiple of the line.
-SUNK = 0.04
 
 
 @dataclass(frozen=True)
@@ -82,66 +89,6 @@ class NextMove:
 
 
 @dataclass(frozen=True)
-class InJar:
-    """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line.
-
-    `marks` are heights on the glass from low under the line to the rim, in mm, ml and × the line.
-    """
-
-    flours: FlourLot
-    water_g: float
-    salt_g: float
-    total_g: float
-    hydration_percent: float | None
-    line_mm: float
-    room_times: float
-    marks: tuple[Mark, ...]
-
-
-@dataclass(frozen=True)
-class RoundSeen:
-    """One feed with the levels seen until the next, and the highest mark that was noted on the glass."""
-
-    feed_id: str
-    at: datetime
-    ratio: str
-    hydration_percent: float | None
-    discard_g: float
-    levels: tuple[Sighting, ...]
-    high_mark: float | None
-
-
-@dataclass(frozen=True)
-class SinceFeed:
-    """The running round: hours since the feed, the look that read the last level, the one that found it highest (its
-    level is the high mark where that is higher), and the latest that was noted of the rest."""
-
-    feed_id: str
-    is_first_mix: bool
-    fed_at: datetime
-    hours: float
-    last: Sighting | None
-    highest: Sighting | None
-    bubbles: Bubbles | None
-    top: tuple[Top, ...]
-
-    @property
-    def has_sunk(self) -> bool:
-        """Whether it stands visibly lower than it had stood."""
-        if self.highest is None or self.last is None:
-            return False
-        return (self.highest.times or 1.0) > (self.last.times or 1.0) + SUNK
-
-
-@dataclass(frozen=True)
-class ColdSpan:
-    """A stay in the fridge; `until` is None while it lasts."""
-
-    since: datetime
-    until: datetime | None
-
-
-@dataclass(frozen=True)
 class AskedOfLook:
     """What a look asks for beside level, bubbles, top and smell: what the way tries, or was noted before."""
 
@@ -149,40 +96,6 @@ class AskedOfLook:
     ph: bool
     celsius: bool
     floats: bool
-
-
-@dataclass(frozen=True)
-class Stands:
-    """What is true of a jar now: the jar itself, its warmth as told (°C), its way, and how that is fed.
-
-    `family`, `choices` and `size` are of the way; `every_h` is None where it feeds by signs. `blends` are what the
-    baker has since decided to feed with, one a feed in turn; None in `seed_g`, `flour_parts` and `hydration_percent` is
-    what the way says.
-    """
-
-    vessel: Vessel
-    warmth_c: float
-    night_c: float | None
-    family: str
-    choices: Mapping[str, str | float]
-    size: float
-    every_h: float | None
-    blends: tuple[Blend, ...]
-    seed_g: float | None
-    flour_parts: float | None
-    hydration_percent: float | None
-
-
-@dataclass(frozen=True)
-class Totals:
-    """What the jar has used so far, in grams."""
-
-    feeds: int
-    flour_g: float
-    water_g: float
-    discard_g: float
-    used_g: float
-    put_back_g: float
 
 
 @dataclass(frozen=True)
@@ -266,8 +179,8 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     return Assessment(
         day=day_of(start, now) if start else 0,
         normal=made.course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
-        in_jar=_in_jar(ledger, ledger.vessel),
-        since_feed=_since_feed(ledger, now),
+        in_jar=in_jar(ledger, ledger.vessel),
+        since_feed=since_feed(ledger, now),
         next_move=_next_move(ledger, judged.findings, made, now),
         timeline=made.steps,
         changes=made.changes,
@@ -287,7 +200,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         ),
         asked=_asked(ledger, made),
         chilled=tuple(ColdSpan(since, until) for since, until in ledger.cold_spans),
-        stands=_stands(setup, ledger, made),
+        stands=stands(setup, ledger, made),
         chapters=chapters(course, ledger),
         asks_how_to_keep=asks,
         is_kept=is_kept(made.course),
@@ -295,11 +208,11 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         bake_fed=made.bake_fed,
         counsel=advised.counsel,
         notices=notices(setup, course, ledger, made, judged),
-        rounds=tuple(_round_seen(turn) for turn in ledger.rounds),
-        totals=_totals(ledger),
+        rounds=tuple(round_seen(turn) for turn in ledger.rounds),
+        totals=totals(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
         discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
-        doubles_at=round(doubles_at(_paste(ledger)), 3) if ledger.rounds else DOUBLED,
+        doubles_at=round(doubles_at(paste_in(ledger)), 3) if ledger.rounds else DOUBLED,
         usual_line_mm=usual_line,
         room_is_tight=room_times(ledger.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
@@ -323,11 +236,6 @@ def _usual_line_mm(made: Plan, ledger: Ledger, vessel: Vessel) -> float:
     """Where the fullest feed in sight stands."""
     totals = [step.plan.total_g for step in made.steps if step.plan]
     return line_mm(vessel, max(totals, default=ledger.contents.total_g))
-
-
-def _paste(ledger: Ledger) -> Paste:
-    held = ledger.contents
-    return paste_of(held.flours, held.water_g, held.salt_g)
 
 
 def _hungry_again_at(told: Forecast | None, now: datetime) -> datetime | None:
@@ -367,28 +275,6 @@ def not_repeating(made: Plan) -> Plan:
     return replace(made, steps=tuple(kept))
 
 
-def _stands(setup: Setup, ledger: Ledger, made: Plan) -> Stands:
-    moved = [one for one in ledger.terms if isinstance(one, Moved)]
-    course, own = made.course, made.own
-    rhythm = next((phase.wait.usual for phase in course.phases if keeps_a_rhythm(phase)), None)
-    every = made.every or rhythm
-    return Stands(
-        vessel=ledger.vessel,
-        warmth_c=moved[-1].warmth_c if moved else setup.warmth_c,
-        night_c=moved[-1].night_c if moved else setup.night_c,
-        family=course.method.code,
-        choices={
-            code.value: value for part in (course.chosen.picks, course.chosen.numbers) for code, value in part.items()
-        },
-        size=course.size,
-        every_h=every / timedelta(hours=1) if every and rhythm else None,
-        blends=own.blends,
-        seed_g=own.seed_g,
-        flour_parts=own.flour_parts,
-        hydration_percent=own.hydration_percent,
-    )
-
-
 def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, now: datetime) -> NextMove:
     if ledger.binned:
         return _no_move(Move.BINNED)
@@ -414,70 +300,4 @@ def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, now: date
         step.plan,
         walk,
         is_now=step.due <= now + AS_GOOD_AS_NOW,
-    )
-
-
-def _in_jar(ledger: Ledger, vessel: Vessel) -> InJar | None:
-    if not ledger.rounds:
-        return None
-    turn, held = ledger.rounds[-1], ledger.contents
-    return InJar(
-        flours=held.flours,
-        water_g=held.water_g,
-        salt_g=held.salt_g,
-        total_g=held.total_g,
-        hydration_percent=held.hydration_percent,
-        line_mm=turn.line_mm,
-        room_times=turn.room_times,
-        marks=marks(vessel, turn.line_mm),
-    )
-
-
-def _levels(turn: Round) -> tuple[Sighting, ...]:
-    return tuple(seen for seen in turn.sightings if seen.times is not None)
-
-
-def _highest(turn: Round) -> Sighting | None:
-    """The look that found it highest, as the level it stood at then or had left its mark at."""
-    marks = (replace(seen, times=seen.high) for seen in turn.sightings if seen.high is not None)
-    return max((*_levels(turn), *marks), key=lambda seen: seen.times or 0.0, default=None)
-
-
-def _since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
-    if not ledger.rounds:
-        return None
-    turn = ledger.rounds[-1]
-    levels = _levels(turn)
-    return SinceFeed(
-        feed_id=turn.feed.id,
-        is_first_mix=len(ledger.rounds) == 1,
-        fed_at=turn.feed.at,
-        hours=(now - turn.feed.at) / timedelta(hours=1),
-        last=levels[-1] if levels else None,
-        highest=_highest(turn),
-        bubbles=next((seen.bubbles for seen in reversed(turn.sightings) if seen.bubbles), None),
-        top=tuple(sorted(next((seen.top for seen in reversed(turn.sightings) if seen.top), frozenset()))),
-    )
-
-
-def _round_seen(turn: Round) -> RoundSeen:
-    return RoundSeen(
-        feed_id=turn.feed.id,
-        at=turn.feed.at,
-        ratio=ratio_as_weighed(turn.feed.keep_g, turn.feed.flour_g, turn.feed.liquid_g),
-        hydration_percent=turn.contents.hydration_percent,
-        discard_g=turn.discard_g,
-        levels=_levels(turn),
-        high_mark=max((seen.high for seen in turn.sightings if seen.high is not None), default=None),
-    )
-
-
-def _totals(ledger: Ledger) -> Totals:
-    return Totals(
-        feeds=len(ledger.rounds),
-        flour_g=sum(turn.feed.flour_g for turn in ledger.rounds),
-        water_g=sum(turn.feed.liquid_g for turn in ledger.rounds),
-        discard_g=sum(turn.discard_g for turn in ledger.rounds),
-        used_g=sum(use.g for use in ledger.uses),
-        put_back_g=sum(one.total_g for one in ledger.put_back),
     )

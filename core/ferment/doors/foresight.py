@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
 from ..kitchen.flours import Blend, Flour, FlourGrams, blend_of
-from ..mixing.building import Build, build
+from ..mixing.building import Build
 from ..planner import MOST_STEPS, Step
 from ..planner.standing import keeps_a_rhythm
 from ..planner.steps import Change, PlanTotals
@@ -19,7 +19,7 @@ from ..setups import LEAST_C, MOST_C, Setup, background_of, course_of, feed_now,
 from ..tracker import IfFed, if_fed, of_a_grown_jar
 from ..tracker.rounds import Turn
 from ..tracker.stretch import Moments, Spread
-from .assessment import Assessment, assess
+from .assessment import Assessment, assess, not_repeating
 
 # Flour (and as much water) to one part of seed, as bakers say them.
 RATIOS = (1.0, 2.0, 3.0, 5.0, 10.0)
@@ -125,11 +125,16 @@ def whole_plan(setup: Setup, log: Log, now: datetime) -> WholePlan:
     now = now.astimezone(UTC)
     course = course_of(setup)
     ledger = ledger_of(setup, course, log)
-    told = assess(setup, log, now).ready_on
+    found = assess(setup, log, now)
+    told = found.ready_on
     start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
     likely = told.on.likely if told else now
     until = min(max(likely, now + LEAST_SHOWN, start + LEAST_SHOWN), max(now, start) + MOST_SHOWN)
+    if any(bake.mixed_at > until for bake in found.bakes):
+        until = found.bakes[-1].mixed_at
     made = plan_of(setup, course, ledger, now, until=until, most_ahead=MOST_STEPS)
+    if found.asks_how_to_keep:
+        made = not_repeating(made)
     return WholePlan(made.steps, made.changes, made.done, made.to_ready, until)
 
 
@@ -187,7 +192,8 @@ def timed(build: Build, blend: Blend, wanted: datetime, celsius: float) -> tuple
     Raises Refusal (out_of_range).
     """
     told: list[TimedFeed] = []
-    at = wanted
+    # In UTC: hours that pass are not hours of the wall where clocks are changed.
+    at = wanted.astimezone(UTC)
     for plan in reversed(build.feeds):
         peak = peak_of((plan.keep_g, plan.flour_g, plan.liquid_g), blend, celsius).peak
         if peak.middle <= 0:
@@ -195,25 +201,6 @@ def timed(build: Build, blend: Blend, wanted: datetime, celsius: float) -> tuple
         at -= timedelta(hours=peak.middle)
         told.append(TimedFeed(at, _around(at, peak)))
     return tuple(reversed(told))
-
-
-# Kept back from every build (common practice: 20 to 30 g).
-KEPT_BACK_G = 20.0
-
-
-@dataclass(frozen=True)
-class BuildUp:
-    """A build for a recipe from a jar of its own flours, and when to do each feed where an hour was named."""
-
-    build: Build
-    times: tuple[TimedFeed, ...]
-
-
-def build_up_from(setup: Setup, target_g: float, wanted: datetime | None) -> BuildUp:
-    """Back from the grams that a recipe needs, and from the hour it needs them. Raises Refusal."""
-    blend = course_of(setup).culture.blend
-    made = build(target_g, KEPT_BACK_G, blend, step=setup.scale_step)
-    return BuildUp(made, timed(made, blend, wanted, setup.warmth_c) if wanted else ())
 
 
 def _around(fed_at: datetime, peak: Spread) -> tuple[datetime, datetime, datetime]:

@@ -40,6 +40,8 @@ def reminders(steps: Iterable[Step], hours: Hours, now: datetime) -> tuple[Remin
     ahead = [step for step in whole if step.to_come]
     told = []
     for step in ahead:
+        if step.state is StepState.RESTING:
+            continue
         if step.waits_for and step.seen_by is None and step.state is StepState.WAITING and step.due > now:
             continue
         wished = max(step.due, now) if step is ahead[0] else step.due

@@ -8,6 +8,7 @@ from enum import StrEnum
 
 from ..protocol.course import Course
 from ..protocol.options import OptionCode, Pick
+from ..record.terms import Picks
 from . import wake_and_keep
 
 
@@ -26,7 +27,7 @@ class KeepingWay:
     """A way of keeping, as a choice of the catalogue: its family and what is chosen of it."""
 
     family: str
-    choices: tuple[tuple[str, str | float], ...]
+    choices: Picks
 
 
 def _way(pick: Pick, **numbers: float) -> KeepingWay:

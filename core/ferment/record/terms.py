@@ -70,6 +70,10 @@ class OtherAmount:
     hydration_percent: float | None = None
 
 
+# What is chosen of a way: picks and numbers by their code.
+Picks = tuple[tuple[str, str | float], ...]
+
+
 @dataclass(frozen=True)
 class OtherWay:
     """Another way of the catalogue from now on, by its picks and numbers; its flour is what the jar is fed with."""
@@ -77,7 +81,7 @@ class OtherWay:
     id: str
     at: datetime
     family: str
-    choices: tuple[tuple[str, str | float], ...] = ()
+    choices: Picks = ()
     size: float = 1.0
 
 

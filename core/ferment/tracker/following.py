@@ -97,18 +97,20 @@ def prior_ready(background: Background, ahead: tuple[Turn, ...], start: datetime
 
 
 @lru_cache(maxsize=256)
-def if_fed(ledger: Ledger, background: Background, meal: Turn) -> IfFed:
-    """What this jar would do if it were fed so, at the hour that the meal names (counted from the first mix)."""
+def if_fed(ledger: Ledger, background: Background, *meals: Turn) -> IfFed:
+    """What this jar would do after the last of these feeds, each at the hour that it names (counted from the first
+    mix)."""
     start = ledger.rounds[0].feed.at
     warmth = Warmth(background.place, start, background.cold)
     turns = turns_of(ledger, start)
     seen = turns[-FEEDS_BACK:]
-    until_h = meal.at_h + min(LONGEST_H, _horizon_h(warmth, meal.at_h))
-    courses = follow_turns(_before(background, seen, turns), BOOK, (*seen, meal), until_h, warmth, REFERENCE_STEP_H)
-    curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, meal), strict=True)]
-    posterior = track(curves, [*(turn.sightings for turn in seen), ()])
+    last = meals[-1]
+    until_h = last.at_h + min(LONGEST_H, _horizon_h(warmth, last.at_h))
+    courses = follow_turns(_before(background, seen, turns), BOOK, (*seen, *meals), until_h, warmth, REFERENCE_STEP_H)
+    curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, *meals), strict=True)]
+    posterior = track(curves, [*(turn.sightings for turn in seen), *(() for _ in meals)])
     told = moments(curves[-1], nodes(posterior.running), doubles_at(courses[-1].paste))
-    fed_at = start + timedelta(hours=meal.at_h)
+    fed_at = start + timedelta(hours=last.at_h)
     return IfFed(
         _when(told.doubles, fed_at) if told.doubles else None,
         _when(told.peak, fed_at),
@@ -117,6 +119,7 @@ def if_fed(ledger: Ledger, background: Background, meal: Turn) -> IfFed:
     )
 
 
+@lru_cache(maxsize=512)
 def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0) -> Moments:
     """What a feed of a grown jar does at a steady warmth, in hours since it, with the spread of jars nobody watched."""
     jar = mature(blend, BOOK)

@@ -26,6 +26,7 @@ ACTS: dict[Act, str] = {
     Act.LOOK: "Look at",
     Act.TO_FRIDGE: "Chill",
     Act.TO_COUNTER: "Take out",
+    Act.USE: "Mix the dough with",
 }
 NORMAL: dict[Normal, str] = {
     Normal.WETTING: "nothing to see yet",

@@ -11,7 +11,7 @@ from ferment.mixing.weighing import WalkStyle
 from ferment.protocol.method import Thing
 
 from .forecast import IfFed, Ready
-from .mixing import Build, FeedPlan, FlourGrams, Mend, ScaleStep
+from .mixing import FeedPlan, FlourGrams, Mend, ScaleStep
 from .plan import ReadyDays
 
 
@@ -50,20 +50,6 @@ class Sheet(Told):
     doubles_at: float
     tolerance: Tolerance
     g_per_oz: float
-
-
-class TimedFeed(Told):
-    """When to do a feed of a build, and when it is then at its peak."""
-
-    feed_at: datetime
-    peaks: tuple[datetime, datetime, datetime]
-
-
-class BuildUp(Told):
-    """A build for a recipe from a jar of its own flours, and when to do each feed where an hour was named."""
-
-    build: Build
-    times: tuple[TimedFeed, ...]
 
 
 class RatioOffer(Told):

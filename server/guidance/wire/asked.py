@@ -9,6 +9,7 @@ from pydantic import Field
 
 from accounts.services import Account
 from accounts.wire import Moment, Request
+from ferment.doors.bakes import Wanted
 from ferment.doors.foresight import Supposition
 from ferment.doors.lookup import Described
 from ferment.doors.sheet import WentIn
@@ -86,11 +87,13 @@ class LookedAtIn(Request):
     look: LookBody
 
 
-class BuildIn(Request):
-    """The grams that a recipe needs, and the hour it needs them, where that is known."""
+class BakeIn(Request):
+    """The grams of levain for the dough, the hour of mixing, what is to stay in the jar, and every how many days."""
 
-    target_g: float
-    at: Moment | None
+    grams: float
+    mixed_at: Moment
+    leaves_g: float
+    every_days: int
 
 
 # A jar big enough for any family: what is compared is the way, not the glass.
@@ -111,6 +114,10 @@ def compared_setup(body: CompareIn, account: Account) -> Setup:
 
 def otherwise_in(body: OtherwiseIn) -> Supposition:
     return Supposition(body.warmth_c, body.flour, body.every_h, body.size, body.starts_in_h)
+
+
+def wanted_in(body: BakeIn) -> Wanted:
+    return Wanted(body.grams, body.mixed_at, body.leaves_g, body.every_days)
 
 
 def described(body: SignsIn) -> Described:

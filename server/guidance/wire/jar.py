@@ -13,6 +13,7 @@ from ferment.tracker.outlook import Outlook
 from ferment.verdicts.cautions import Notice
 
 from .forecast import Forecast, Ready
+from .life import Bake, Chapter, Stands
 from .mixing import FeedPlan, FlourGrams, ScaleStep
 from .plan import Change, Doing, PlanTotals, ReadyDays, Step, WaitsFor
 from .verdicts import Counsel, Finding, Readiness, StageFound
@@ -104,6 +105,8 @@ class Totals(Told):
     flour_g: float
     water_g: float
     discard_g: float
+    used_g: float
+    put_back_g: float
 
 
 class ExpectedLook(Told):
@@ -141,7 +144,10 @@ class Assessment(Told):
 
     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
-    `keeping` is the daily feed of a jar that is ready and stands out; `chilled` are its stays in the fridge.
+    `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
+    `chapters` are those of its life. `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its
+    plan does not repeat then. `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for
+    that one.
     """
 
     day: int
@@ -164,8 +170,13 @@ class Assessment(Told):
     ready_ahead: Ready | None
     expected_look: ExpectedLook
     asked: AskedOfLook
-    keeping: FeedPlan | None
     chilled: tuple[ColdSpan, ...]
+    stands: Stands
+    chapters: tuple[Chapter, ...]
+    asks_how_to_keep: bool
+    is_kept: bool
+    bakes: tuple[Bake, ...]
+    bake_fed: int
     counsel: tuple[Counsel, ...]
     notices: tuple[Notice, ...]
     rounds: tuple[RoundSeen, ...]

@@ -13,7 +13,7 @@ from ferment.doors.lookup import DAYS, HOURS, LEVELS, HowHigh, HowOld, SinceFed
 from ferment.protocol.method import Normal
 from ferment.tracker.outlook import Outlook
 from ferment.verdicts.cautions import Notice
-from kitchen.wire import JarOut, card_out
+from kitchen.wire import AncestorOut, JarOut, ancestors_out, card_out
 from logbook.bodies import EntryBody
 from logbook.wire import EntryOut, recorded_out
 from photos.wire import PhotoOut, photo_out
@@ -24,6 +24,7 @@ from ..unread import UnreadJar
 from .answers import RatioOffer, Sheet
 from .forecast import Forecast, Ready, Spread, When
 from .jar import Assessment, InJar, NextMove, SinceFeed
+from .life import Bake, Chapter, Stands, Vessel
 from .plan import WholePlan
 from .verdicts import Counsel, Finding, Readiness, StageFound
 
@@ -39,7 +40,7 @@ class RiseOut(Told):
 
 
 class GlanceOut(Told):
-    """A jar as the kitchen shows it."""
+    """A jar as the kitchen shows it: `glass` is the one that it stands in, `rests_since` since when in the fridge."""
 
     jar: JarOut
     day: int
@@ -54,6 +55,11 @@ class GlanceOut(Told):
     notices: list[Notice]
     rise: RiseOut | None
     binned_at: datetime | None
+    glass: Vessel
+    rests_since: datetime | None
+    asks_how_to_keep: bool
+    chapter: Chapter | None
+    next_bake: Bake | None
 
 
 class JarLabelOut(Told):
@@ -120,6 +126,7 @@ class OpenJarOut(Told):
     sheet: Sheet | None
     log: list[EntryOut]
     photos: list[PhotoOut]
+    daughters: list[AncestorOut]
 
 
 class WhatIfOut(Told):
@@ -139,11 +146,14 @@ class OtherwiseOut(Told):
 
 
 class WholePlanOut(Told):
-    """A jar's plan from its first mix to ready, with the jar it is of."""
+    """A jar's plan from its first mix to ready and on, with the jar it is of, what holds of it now, and its bakes."""
 
     now: datetime
     time_zone: str
     jar: JarOut
+    stands: Stands
+    bakes: list[Bake]
+    asks_how_to_keep: bool
     plan: WholePlan
     ready_on: Ready | None
 
@@ -219,6 +229,7 @@ def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut
         sheet=Sheet.model_validate(opened.sheet) if opened.sheet else None,
         log=[recorded_out(entry) for entry in opened.entries],
         photos=[photo_out(photo) for photo in opened.photos],
+        daughters=ancestors_out(opened.daughters),
     )
 
 
@@ -227,6 +238,9 @@ def whole_plan_out(account: Account, planned: Planned, now: datetime) -> WholePl
         now=now,
         time_zone=account.time_zone,
         jar=card_out(planned.card),
+        stands=Stands.model_validate(planned.assessment.stands),
+        bakes=[Bake.model_validate(bake) for bake in planned.assessment.bakes],
+        asks_how_to_keep=planned.assessment.asks_how_to_keep,
         plan=WholePlan.model_validate(planned.plan),
         ready_on=Ready.model_validate(planned.assessment.ready_on) if planned.assessment.ready_on else None,
     )
@@ -271,6 +285,11 @@ def _glance(one: Assessed) -> GlanceOut:
         notices=list(found.notices),
         rise=_rise(found),
         binned_at=found.binned_at,
+        glass=found.stands.vessel,
+        rests_since=found.chilled[-1].since if found.chilled and found.chilled[-1].until is None else None,
+        asks_how_to_keep=found.asks_how_to_keep,
+        chapter=found.chapters[-1] if found.chapters else None,
+        next_bake=found.bakes[0] if found.bakes else None,
     )
 
 

@@ -285,7 +285,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jars/{jar_id}/build": {
+    "/api/jars/{jar_id}/bakes": {
         parameters: {
             query?: never;
             header?: never;
@@ -294,8 +294,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Build Up */
-        post: operations["guidance_api_build_up"];
+        /**
+         * Ask For Bake
+         * @description How so many grams can be had at an hour; nothing is planned by asking.
+         */
+        post: operations["guidance_api_ask_for_bake"];
         delete?: never;
         options?: never;
         head?: never;
@@ -311,6 +314,26 @@ export interface paths {
         };
         /** Jar Calendar */
         get: operations["exchange_api_jar_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/keeping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Keeping
+         * @description How the jar could be kept from now on.
+         */
+        get: operations["guidance_api_read_keeping"];
         put?: never;
         post?: never;
         delete?: never;
@@ -378,8 +401,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Set Place */
-        put: operations["kitchen_api_set_place"];
+        /**
+         * Set Place
+         * @description Where it stands from now on.
+         */
+        put: operations["logbook_api_set_place"];
         post?: never;
         delete?: never;
         options?: never;
@@ -847,7 +873,7 @@ export interface components {
          * About
          * @enum {string}
          */
-        About: "ready" | "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
+        About: "ready" | "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
         /**
          * AccountOut
          * @description Who is signed in; `id` is what a device keeps things under and names with each write.
@@ -867,7 +893,7 @@ export interface components {
          * @description What a step mainly is.
          * @enum {string}
          */
-        Act: "mix" | "feed" | "stir" | "look" | "to_fridge" | "to_counter";
+        Act: "mix" | "feed" | "stir" | "look" | "to_fridge" | "to_counter" | "use";
         /**
          * Advice
          * @description What an experienced baker may advise beyond the plan.
@@ -886,9 +912,22 @@ export interface components {
          */
         AmendIn: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["MovedBody"] | components["schemas"]["OtherJarBody"] | components["schemas"]["OtherFlourBody"] | components["schemas"]["OtherRhythmBody"] | components["schemas"]["OtherAmountBody"] | components["schemas"]["OtherWayBody"] | components["schemas"]["UseBody"] | components["schemas"]["PutBackBody"] | components["schemas"]["BakeBody"] | components["schemas"]["BinBody"];
             /** Revision */
             revision: number;
+        };
+        /**
+         * AncestorOut
+         * @description A jar that another came out of, or that came out of it.
+         */
+        AncestorOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * Answer
@@ -922,15 +961,26 @@ export interface components {
          *
          *     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
          *     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
-         *     `keeping` is the daily feed of a jar that is ready and stands out; `chilled` are its stays in the fridge.
+         *     `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
+         *     `chapters` are those of its life. `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its
+         *     plan does not repeat then. `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for
+         *     that one.
          */
         Assessment: {
             ahead: components["schemas"]["PlanTotals"];
             asked: components["schemas"]["AskedOfLook"];
+            /** Asks How To Keep */
+            asks_how_to_keep: boolean;
+            /** Bake Fed */
+            bake_fed: number;
+            /** Bakes */
+            bakes: components["schemas"]["Bake"][];
             /** Binned At */
             binned_at: string | null;
             /** Changes */
             changes: components["schemas"]["Change"][];
+            /** Chapters */
+            chapters: components["schemas"]["Chapter"][];
             /** Chilled */
             chilled: components["schemas"]["ColdSpan"][];
             /** Counsel */
@@ -948,7 +998,8 @@ export interface components {
             /** Hungry Again At */
             hungry_again_at: string | null;
             in_jar: components["schemas"]["InJar"] | null;
-            keeping: components["schemas"]["FeedPlan"] | null;
+            /** Is Kept */
+            is_kept: boolean;
             /** May Run Over */
             may_run_over: boolean;
             next_move: components["schemas"]["NextMove"];
@@ -966,6 +1017,7 @@ export interface components {
             rounds: components["schemas"]["RoundSeen"][];
             since_feed: components["schemas"]["SinceFeed"] | null;
             stage: components["schemas"]["StageFound"] | null;
+            stands: components["schemas"]["Stands"];
             /** Timeline */
             timeline: components["schemas"]["Step"][];
             totals: components["schemas"]["Totals"];
@@ -1005,6 +1057,145 @@ export interface components {
             peak_h: number;
             /** Watched */
             watched: boolean;
+        };
+        /**
+         * Bake
+         * @description A bake that is planned: grams at the hour of mixing, the feeds that lead there, and what stays in the jar.
+         *
+         *     `every_days` is after how many days it comes again, 0 for once.
+         */
+        Bake: {
+            /** Every Days */
+            every_days: number;
+            /** Feeds */
+            feeds: components["schemas"]["BakeFeed"][];
+            /** Grams */
+            grams: number;
+            /** Id */
+            id: string;
+            /** Leaves G */
+            leaves_g: number;
+            /**
+             * Mixed At
+             * Format: date-time
+             */
+            mixed_at: string;
+        };
+        /**
+         * BakeBody
+         * @description A bake that is planned: grams at the hour of mixing, the feeds that lead there, what stays in the jar, and every
+         *     how many days it comes again (0: once).
+         */
+        BakeBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Every Days */
+            every_days: number;
+            /** Feeds */
+            feeds: components["schemas"]["BakeFeedBody"][];
+            /** Grams */
+            grams: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bake";
+            /** Leaves G */
+            leaves_g: number;
+            /**
+             * Mixed At
+             * Format: date-time
+             */
+            mixed_at: string;
+            /** Note */
+            note: string;
+        };
+        /**
+         * BakeFeed
+         * @description One feed towards a bake: when, and its grams.
+         */
+        BakeFeed: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Flours */
+            flours: components["schemas"]["FlourGrams"][];
+            /** Keep G */
+            keep_g: number;
+            /** Water G */
+            water_g: number;
+        };
+        /** BakeFeedBody */
+        BakeFeedBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Flours */
+            flours: components["schemas"]["FlourBody"][];
+            /** Keep G */
+            keep_g: number;
+            /** Water G */
+            water_g: number;
+        };
+        /**
+         * BakeIn
+         * @description The grams of levain for the dough, the hour of mixing, what is to stay in the jar, and every how many days.
+         */
+        BakeIn: {
+            /** Every Days */
+            every_days: number;
+            /** Grams */
+            grams: number;
+            /** Leaves G */
+            leaves_g: number;
+            /**
+             * Mixed At
+             * Format: date-time
+             */
+            mixed_at: string;
+        };
+        /**
+         * BakeOffer
+         * @description One way to have it: the feeds, and when the last of them is at its peak.
+         *
+         *     `weaker` says that it takes fewer feeds than so long a sleep asks for. `celsius` is how warm it stands for it.
+         */
+        BakeOffer: {
+            /** Celsius */
+            celsius: number;
+            /** Feeds */
+            feeds: components["schemas"]["FeedTowards"][];
+            /**
+             * Mixed At
+             * Format: date-time
+             */
+            mixed_at: string;
+            peaks: components["schemas"]["Peaks"];
+            /** Weaker */
+            weaker: boolean;
+            where: components["schemas"]["Where"];
+        };
+        /**
+         * BakeOffers
+         * @description The ways that fit, the best first; where none does, the soonest that is possible.
+         *
+         *     `usual_feeds` is how many so long a sleep asks for, `there_is_g` what the jar holds.
+         */
+        BakeOffers: {
+            /** Offers */
+            offers: components["schemas"]["BakeOffer"][];
+            soonest: components["schemas"]["BakeOffer"] | null;
+            /** There Is G */
+            there_is_g: number;
+            /** Usual Feeds */
+            usual_feeds: number;
         };
         /**
          * BandBody
@@ -1106,39 +1297,6 @@ export interface components {
          */
         Bubbles: "none" | "few" | "throughout" | "froth";
         /**
-         * Build
-         * @description The seed to begin with and each feed in turn, nothing taken out between. Grams.
-         */
-        Build: {
-            /** Feeds */
-            feeds: components["schemas"]["FeedPlan"][];
-            /** Reserve G */
-            reserve_g: number;
-            /** Seed G */
-            seed_g: number;
-            /** Total G */
-            total_g: number;
-        };
-        /**
-         * BuildIn
-         * @description The grams that a recipe needs, and the hour it needs them, where that is known.
-         */
-        BuildIn: {
-            /** At */
-            at: string | null;
-            /** Target G */
-            target_g: number;
-        };
-        /**
-         * BuildUp
-         * @description A build for a recipe from a jar of its own flours, and when to do each feed where an hour was named.
-         */
-        BuildUp: {
-            build: components["schemas"]["Build"];
-            /** Times */
-            times: components["schemas"]["TimedFeed"][];
-        };
-        /**
          * CalendarAddressOut
          * @description The private address, told this once.
          */
@@ -1207,11 +1365,11 @@ export interface components {
          * @description What moved the plan, or what in the log is other than planned.
          * @enum {string}
          */
-        ChangeCode: "late" | "early" | "missed" | "extra_feed" | "skipped" | "left_alone" | "kept_other" | "other_amounts" | "half_done" | "other_flour" | "sign_early" | "sign_overdue" | "stage_longer" | "in_the_cold" | "moved_into_hours" | "no_room_in_hours" | "advice_taken";
+        ChangeCode: "late" | "early" | "missed" | "extra_feed" | "skipped" | "left_alone" | "kept_other" | "other_amounts" | "half_done" | "other_flour" | "sign_early" | "sign_overdue" | "stage_longer" | "in_the_cold" | "moved_into_hours" | "no_room_in_hours" | "advice_taken" | "moved" | "other_jar" | "new_flour" | "new_rhythm" | "new_amount" | "new_way" | "new_hours" | "bake_planned" | "bake_missed" | "used" | "put_back";
         /** ChangeOut */
         ChangeOut: {
             /** Before */
-            before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
+            before: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["MovedBody"] | components["schemas"]["OtherJarBody"] | components["schemas"]["OtherFlourBody"] | components["schemas"]["OtherRhythmBody"] | components["schemas"]["OtherAmountBody"] | components["schemas"]["OtherWayBody"] | components["schemas"]["UseBody"] | components["schemas"]["PutBackBody"] | components["schemas"]["BakeBody"] | components["schemas"]["BinBody"];
             /**
              * Made At
              * Format: date-time
@@ -1225,6 +1383,31 @@ export interface components {
              */
             what: "amended" | "withdrawn" | "restored";
         };
+        /**
+         * Chapter
+         * @description One stretch of a jar's life; `until` is null while it lasts. `family` is the way, `entry_id` what began it.
+         */
+        Chapter: {
+            /** Entry Id */
+            entry_id: string | null;
+            /** Family */
+            family: string;
+            /** Feeds */
+            feeds: number;
+            kind: components["schemas"]["ChapterKind"];
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+            /** Until */
+            until: string | null;
+        };
+        /**
+         * ChapterKind
+         * @enum {string}
+         */
+        ChapterKind: "raised" | "woken" | "counter" | "counter_and_cold" | "fridge" | "let_go" | "ended";
         /**
          * CheckedMethodOut
          * @description A method that was read and is sound: what it is, how many phases it has, and when it is ready.
@@ -1369,10 +1552,11 @@ export interface components {
         };
         /**
          * DeedKind
-         * @description What else a baker does with a jar. Going cold or warm is a change of place that may last.
+         * @description What else a baker does with a jar. Going cold or warm is a change of place that may last; one that is let go is
+         *     fed no more.
          * @enum {string}
          */
-        DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter" | "spare_set_aside";
+        DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter" | "spare_set_aside" | "let_go";
         /**
          * DegreesIn
          * @description What a thermometer posts: one reading, or those that it kept while the network was gone.
@@ -1404,7 +1588,7 @@ export interface components {
         /** EntryOut */
         EntryOut: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["MovedBody"] | components["schemas"]["OtherJarBody"] | components["schemas"]["OtherFlourBody"] | components["schemas"]["OtherRhythmBody"] | components["schemas"]["OtherAmountBody"] | components["schemas"]["OtherWayBody"] | components["schemas"]["UseBody"] | components["schemas"]["PutBackBody"] | components["schemas"]["BakeBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
@@ -1546,6 +1730,25 @@ export interface components {
             water_g: number;
         };
         /**
+         * FeedTowards
+         * @description One feed towards a bake: when, its grams and ratio.
+         */
+        FeedTowards: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Flours */
+            flours: components["schemas"]["FlourGrams"][];
+            /** Keep G */
+            keep_g: number;
+            /** Ratio */
+            ratio: string;
+            /** Water G */
+            water_g: number;
+        };
+        /**
          * Finding
          * @description A sign that holds: what to do, what not to do, how sure, the one question that would settle it, and the look.
          */
@@ -1588,6 +1791,15 @@ export interface components {
             g: number;
         };
         /**
+         * FlourShare
+         * @description One flour of a blend; the shares of a blend sum to 1.
+         */
+        FlourShare: {
+            flour: components["schemas"]["Flour"];
+            /** Share */
+            share: number;
+        };
+        /**
          * Forecast
          * @description What is to come of the running feed; everything in it is a forecast.
          *
@@ -1614,24 +1826,31 @@ export interface components {
         };
         /**
          * GlanceOut
-         * @description A jar as the kitchen shows it.
+         * @description A jar as the kitchen shows it: `glass` is the one that it stands in, `rests_since` since when in the fridge.
          */
         GlanceOut: {
+            /** Asks How To Keep */
+            asks_how_to_keep: boolean;
             /** Binned At */
             binned_at: string | null;
+            chapter: components["schemas"]["Chapter"] | null;
             /** Counsel */
             counsel: components["schemas"]["Counsel"][];
             /** Day */
             day: number;
             /** Findings */
             findings: components["schemas"]["Finding"][];
+            glass: components["schemas"]["Vessel"];
             in_jar: components["schemas"]["InJar"] | null;
             jar: components["schemas"]["JarOut"];
+            next_bake: components["schemas"]["Bake"] | null;
             next_move: components["schemas"]["NextMove"];
             normal: components["schemas"]["Normal"] | null;
             /** Notices */
             notices: components["schemas"]["Notice"][];
             readiness: components["schemas"]["Readiness"] | null;
+            /** Rests Since */
+            rests_since: string | null;
             rise: components["schemas"]["RiseOut"] | null;
             since_feed: components["schemas"]["SinceFeed"] | null;
             stage: components["schemas"]["StageFound"] | null;
@@ -1784,6 +2003,7 @@ export interface components {
         };
         /** JarOut */
         JarOut: {
+            came_by: components["schemas"]["UsedFor"] | null;
             /** Choices */
             choices: {
                 [key: string]: number | string | {
@@ -1801,6 +2021,8 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Mothers */
+            mothers: components["schemas"]["AncestorOut"][];
             /** Name */
             name: string;
             /** Night C */
@@ -1827,6 +2049,39 @@ export interface components {
             volume_ml: number;
             /** Warmth C */
             warmth_c: number;
+        };
+        /**
+         * Keeping
+         * @description The answers to "how often do you bake?": three times a week or more, so in heat, once a week, now and then.
+         * @enum {string}
+         */
+        Keeping: "counter" | "counter_twice" | "counter_and_cold" | "fridge" | "spare";
+        /**
+         * KeepingOffer
+         * @description One answer to how often the baker bakes: its way, the next act and when, and what a week of it takes.
+         *
+         *     `too_early` says that the jar is not ready: what it costs is days.
+         */
+        KeepingOffer: {
+            /** Choices */
+            choices: {
+                [key: string]: string | number;
+            };
+            /** Discard G A Week */
+            discard_g_a_week: number;
+            /** Due */
+            due: string | null;
+            family: components["schemas"]["FamilyCode"];
+            /** Feeds A Week */
+            feeds_a_week: number;
+            /** Flour G A Week */
+            flour_g_a_week: number;
+            keeping: components["schemas"]["Keeping"];
+            /** Minutes A Week */
+            minutes_a_week: number;
+            next_act: components["schemas"]["Act"] | null;
+            /** Too Early */
+            too_early: boolean;
         };
         /**
          * KitchenOut
@@ -1998,9 +2253,37 @@ export interface components {
          * Move
          * @enum {string}
          */
-        Move: "mix" | "feed" | "stir" | "look" | "to_fridge" | "to_counter" | "bin" | "binned" | "nothing";
-        /** NewJarIn */
+        Move: "mix" | "feed" | "stir" | "look" | "to_fridge" | "to_counter" | "bin" | "binned" | "use" | "rest" | "nothing";
+        /**
+         * MovedBody
+         * @description It stands somewhere else from now on: °C by day and night, and the thermometer that reads there.
+         */
+        MovedBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "moved";
+            /** Night C */
+            night_c: number | null;
+            /** Note */
+            note: string;
+            /** Thermometer */
+            thermometer: string | null;
+            /** Warmth C */
+            warmth_c: number;
+        };
+        /**
+         * NewJarIn
+         * @description A new jar; `mother` is the one that it comes out of, and `came_by` what by.
+         */
         NewJarIn: {
+            came_by?: components["schemas"]["UsedFor"] | null;
             /** Choices */
             choices: {
                 [key: string]: number | string | {
@@ -2025,6 +2308,8 @@ export interface components {
             method?: {
                 [key: string]: unknown;
             } | null;
+            /** Mother */
+            mother?: string | null;
             /** Name */
             name: string;
             /** Night C */
@@ -2146,6 +2431,8 @@ export interface components {
          */
         OpenJarOut: {
             assessment: components["schemas"]["Assessment"];
+            /** Daughters */
+            daughters: components["schemas"]["AncestorOut"][];
             jar: components["schemas"]["JarOut"];
             /** Log */
             log: components["schemas"]["EntryOut"][];
@@ -2165,13 +2452,132 @@ export interface components {
          * @description Every option a method may have; an interface words each once.
          * @enum {string}
          */
-        OptionCode: "way" | "origin" | "every_hours" | "twice_from_day" | "first_days" | "keeping" | "jar" | "seed_grams" | "start_grams" | "feed_grams" | "culture_grams" | "target_grams" | "reserve_grams" | "flour_parts" | "hydration_percent" | "juice_percent" | "salt_percent" | "first_blend" | "middle_blend" | "blend";
+        OptionCode: "way" | "origin" | "every_hours" | "twice_from_day" | "first_days" | "keeping" | "jar" | "seed_grams" | "start_grams" | "feed_grams" | "culture_grams" | "target_grams" | "reserve_grams" | "flour_parts" | "cold_days" | "hydration_percent" | "juice_percent" | "salt_percent" | "first_blend" | "middle_blend" | "blend";
         /**
          * Origin
          * @description What a jar is begun from.
          * @enum {string}
          */
         Origin: "flour_and_water" | "dried" | "frozen" | "asleep";
+        /**
+         * OtherAmountBody
+         * @description Other amounts from the next feed on; null is what the way says. `size` multiplies the way's own amounts.
+         */
+        OtherAmountBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Flour Parts */
+            flour_parts: number | null;
+            /** Hydration Percent */
+            hydration_percent: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "amount";
+            /** Note */
+            note: string;
+            /** Seed G */
+            seed_g: number | null;
+            /** Size */
+            size: number;
+        };
+        /**
+         * OtherFlourBody
+         * @description Other flour from the next feed on, by parts; of several blends one a feed, in turn.
+         */
+        OtherFlourBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Blends */
+            blends: {
+                [key: string]: number;
+            }[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "flour";
+            /** Note */
+            note: string;
+        };
+        /**
+         * OtherJarBody
+         * @description It went into another jar; `line_mm` when the line there was measured.
+         */
+        OtherJarBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Flare */
+            flare: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "jar";
+            /** Line Mm */
+            line_mm: number | null;
+            /** Note */
+            note: string;
+            /** Tare G */
+            tare_g: number;
+            /** Volume Ml */
+            volume_ml: number;
+        };
+        /** OtherRhythmBody */
+        OtherRhythmBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Every H */
+            every_h: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rhythm";
+            /** Note */
+            note: string;
+        };
+        /**
+         * OtherWayBody
+         * @description Another way of the catalogue from now on.
+         */
+        OtherWayBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Choices */
+            choices: {
+                [key: string]: string | number;
+            };
+            /** Family */
+            family: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "way";
+            /** Note */
+            note: string;
+            /** Size */
+            size: number;
+        };
         /**
          * OtherwiseIn
          * @description What a baker wonders about; null leaves it as it is.
@@ -2201,6 +2607,27 @@ export interface components {
          * @enum {string}
          */
         Outlook: "hardly_rises" | "may_stay_quiet" | "doubles" | "peaks" | "peaked";
+        /**
+         * Peaks
+         * @description The moments between which the levain is at its peak four times of five, and the likely one.
+         */
+        Peaks: {
+            /**
+             * Earliest
+             * Format: date-time
+             */
+            earliest: string;
+            /**
+             * Latest
+             * Format: date-time
+             */
+            latest: string;
+            /**
+             * Likely
+             * Format: date-time
+             */
+            likely: string;
+        };
         /**
          * PhotoIn
          * @description A photo: JPEG, PNG or WebP, base64; its id made by the client, `look` the entry it was taken with.
@@ -2250,7 +2677,7 @@ export interface components {
          * @description Every named choice of an option.
          * @enum {string}
          */
-        Pick: "from_flour" | "from_frozen" | "never" | "day_3" | "day_4" | "feed_from_day_2" | "rest_then_top_up" | "keep_weight" | "keep_half" | "half_then_quarter" | "same_jar" | "clean_jar" | "short" | "long" | "daily_juice" | "stir_and_wait" | "spoonful_a_day" | "thicken" | "refill" | "build_up" | "refresh" | "build" | "equal_feeds" | "counter" | "fridge";
+        Pick: "from_flour" | "from_frozen" | "never" | "day_3" | "day_4" | "feed_from_day_2" | "rest_then_top_up" | "keep_weight" | "keep_half" | "half_then_quarter" | "same_jar" | "clean_jar" | "short" | "long" | "daily_juice" | "stir_and_wait" | "spoonful_a_day" | "thicken" | "refill" | "build_up" | "refresh" | "build" | "equal_feeds" | "counter" | "fridge" | "counter_and_cold";
         /** PickOptionOut */
         PickOptionOut: {
             /** Choices */
@@ -2402,7 +2829,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "no_rhythm" | "takes_more_than_there_is" | "bake_too_soon" | "away_too_long" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -2422,6 +2849,28 @@ export interface components {
         ProblemsOut: {
             /** Errors */
             errors: components["schemas"]["ProblemOut"][];
+        };
+        /**
+         * PutBackBody
+         * @description A starter that was put in from elsewhere, without a feed.
+         */
+        PutBackBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Flours */
+            flours: components["schemas"]["FlourBody"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "put_back";
+            /** Note */
+            note: string;
+            /** Water G */
+            water_g: number;
         };
         /**
          * Question
@@ -2545,7 +2994,7 @@ export interface components {
          */
         RecordIn: {
             /** Entry */
-            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"];
+            entry: components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["MovedBody"] | components["schemas"]["OtherJarBody"] | components["schemas"]["OtherFlourBody"] | components["schemas"]["OtherRhythmBody"] | components["schemas"]["OtherAmountBody"] | components["schemas"]["OtherWayBody"] | components["schemas"]["UseBody"] | components["schemas"]["PutBackBody"] | components["schemas"]["BakeBody"] | components["schemas"]["BinBody"];
             /**
              * Id
              * Format: uuid
@@ -2558,7 +3007,7 @@ export interface components {
          * Remedy
          * @enum {string}
          */
-        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait";
+        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait" | "wake_slowly";
         /**
          * RiseOut
          * @description The running feed's forecast in short.
@@ -2647,7 +3096,7 @@ export interface components {
          * @description What a number counts; grams grow with the size of the whole method.
          * @enum {string}
          */
-        Scale: "grams" | "hours" | "percent" | "parts";
+        Scale: "grams" | "hours" | "percent" | "parts" | "days";
         /**
          * ScaleAct
          * @description One act at the scale. `take_out` goes down to the seed; the others add.
@@ -2770,7 +3219,7 @@ export interface components {
          * SignCode
          * @enum {string}
          */
-        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned";
+        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long";
         /** SignInIn */
         SignInIn: {
             /** Name */
@@ -2904,6 +3353,39 @@ export interface components {
             /** Sure */
             sure: number;
         };
+        /**
+         * Stands
+         * @description What is true of a jar now: the jar itself, its warmth as told (°C), its way, and how that is fed.
+         *
+         *     `family`, `choices` and `size` are of the way; `every_h` is null where it feeds by signs. `blends` are what the
+         *     baker has since decided to feed with, one a feed in turn; null in `seed_g`, `flour_parts` and `hydration_percent` is
+         *     what the way says.
+         */
+        Stands: {
+            /** Blends */
+            blends: components["schemas"]["FlourShare"][][];
+            /** Choices */
+            choices: {
+                [key: string]: string | number;
+            };
+            /** Every H */
+            every_h: number | null;
+            /** Family */
+            family: string;
+            /** Flour Parts */
+            flour_parts: number | null;
+            /** Hydration Percent */
+            hydration_percent: number | null;
+            /** Night C */
+            night_c: number | null;
+            /** Seed G */
+            seed_g: number | null;
+            /** Size */
+            size: number;
+            vessel: components["schemas"]["Vessel"];
+            /** Warmth C */
+            warmth_c: number;
+        };
         /** StationIn */
         StationIn: {
             /** Place */
@@ -2984,10 +3466,11 @@ export interface components {
          * StepState
          * @description Where a step stands.
          *
-         *     Done; skipped; not yet (before its window); waiting (for a sign, inside it); due; late (after it); later ones.
+         *     Done; skipped; not yet (before its window); waiting (for a sign, inside it); due; late (after it); later ones;
+         *     resting while the jar stands in the fridge, where nothing is late.
          * @enum {string}
          */
-        StepState: "done" | "skipped" | "not_yet" | "waiting" | "due" | "late" | "ahead";
+        StepState: "done" | "skipped" | "not_yet" | "waiting" | "due" | "late" | "resting" | "ahead";
         /**
          * Strictness
          * @description How many good feeds in a row the baker asks for.
@@ -3007,7 +3490,7 @@ export interface components {
          * @description One thing to do within a step, in order.
          * @enum {string}
          */
-        Task: "pour_off" | "keep_all" | "keep" | "take_out" | "clean_jar" | "put_in" | "add_water" | "add_juice" | "add_flour" | "add_salt" | "hold_back" | "stir" | "to_fridge" | "to_counter" | "measure_height" | "read_ph" | "weigh_reference" | "float_test" | "side_by_side";
+        Task: "pour_off" | "keep_all" | "keep" | "take_out" | "clean_jar" | "put_in" | "add_water" | "add_juice" | "add_flour" | "add_salt" | "hold_back" | "stir" | "to_fridge" | "to_counter" | "measure_height" | "read_ph" | "weigh_reference" | "float_test" | "side_by_side" | "take_for_dough";
         /**
          * Thickness
          * @description Thin to thick, in bakers' words.
@@ -3020,23 +3503,6 @@ export interface components {
          * @enum {string}
          */
         Thing: "scale" | "spoons" | "ruler" | "ph_strips" | "juice" | "warm_place" | "second_jar" | "fridge" | "salt" | "culture";
-        /**
-         * TimedFeed
-         * @description When to do a feed of a build, and when it is then at its peak.
-         */
-        TimedFeed: {
-            /**
-             * Feed At
-             * Format: date-time
-             */
-            feed_at: string;
-            /** Peaks */
-            peaks: [
-                string,
-                string,
-                string
-            ];
-        };
         /** TimeZoneIn */
         TimeZoneIn: {
             /** Time Zone */
@@ -3073,6 +3539,10 @@ export interface components {
             feeds: number;
             /** Flour G */
             flour_g: number;
+            /** Put Back G */
+            put_back_g: number;
+            /** Used G */
+            used_g: number;
             /** Water G */
             water_g: number;
         };
@@ -3110,6 +3580,35 @@ export interface components {
          */
         Urgency: 0 | 1 | 2 | 3;
         /**
+         * UseBody
+         * @description Taken out and used, which is no discard; `bake` is the planned bake that it was for.
+         */
+        UseBody: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string | null;
+            /** G */
+            g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "use";
+            /** Note */
+            note: string;
+            used_for: components["schemas"]["UsedFor"];
+        };
+        /**
+         * UsedFor
+         * @description What a part of a jar was taken out for. None of it is discard.
+         * @enum {string}
+         */
+        UsedFor: "dough" | "gift" | "spare" | "flakes" | "split" | "other_jar" | "recipe";
+        /**
          * UsualPlace
          * @description Places of a usual home.
          * @enum {string}
@@ -3123,6 +3622,20 @@ export interface components {
             place: components["schemas"]["UsualPlace"];
             /** Warmth C */
             warmth_c: number;
+        };
+        /**
+         * Vessel
+         * @description A jar: empty weight in g, volume to the rim in ml, inside height in mm, and its flare.
+         */
+        Vessel: {
+            /** Flare */
+            flare: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Tare G */
+            tare_g: number;
+            /** Volume Ml */
+            volume_ml: number;
         };
         /** VisitIn */
         VisitIn: {
@@ -3213,6 +3726,12 @@ export interface components {
             likely: string;
         };
         /**
+         * Where
+         * @description Where the jar is to stand for it: where it is, or somewhere warmer or cooler.
+         * @enum {string}
+         */
+        Where: "here" | "warmer" | "cooler";
+        /**
          * WholePlan
          * @description A jar's plan from its first mix to the day it is likely ready, and what that takes: done, and still to come.
          */
@@ -3231,9 +3750,13 @@ export interface components {
         };
         /**
          * WholePlanOut
-         * @description A jar's plan from its first mix to ready, with the jar it is of.
+         * @description A jar's plan from its first mix to ready and on, with the jar it is of, what holds of it now, and its bakes.
          */
         WholePlanOut: {
+            /** Asks How To Keep */
+            asks_how_to_keep: boolean;
+            /** Bakes */
+            bakes: components["schemas"]["Bake"][];
             jar: components["schemas"]["JarOut"];
             /**
              * Now
@@ -3242,6 +3765,7 @@ export interface components {
             now: string;
             plan: components["schemas"]["WholePlan"];
             ready_on: components["schemas"]["Ready"] | null;
+            stands: components["schemas"]["Stands"];
             /** Time Zone */
             time_zone: string;
         };
@@ -3277,7 +3801,7 @@ export interface components {
              */
             at: string;
             /** Entry */
-            entry: (components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["BinBody"]) | null;
+            entry: (components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["MovedBody"] | components["schemas"]["OtherJarBody"] | components["schemas"]["OtherFlourBody"] | components["schemas"]["OtherRhythmBody"] | components["schemas"]["OtherAmountBody"] | components["schemas"]["OtherWayBody"] | components["schemas"]["UseBody"] | components["schemas"]["PutBackBody"] | components["schemas"]["BakeBody"] | components["schemas"]["BinBody"]) | null;
             /**
              * Id
              * Format: uuid
@@ -3303,10 +3827,18 @@ export type Act = components['schemas']['Act'];
 export type Advice = components['schemas']['Advice'];
 export type AgeOut = components['schemas']['AgeOut'];
 export type AmendIn = components['schemas']['AmendIn'];
+export type AncestorOut = components['schemas']['AncestorOut'];
 export type Answer = components['schemas']['Answer'];
 export type AskedOfLook = components['schemas']['AskedOfLook'];
 export type Assessment = components['schemas']['Assessment'];
 export type Attempt = components['schemas']['Attempt'];
+export type Bake = components['schemas']['Bake'];
+export type BakeBody = components['schemas']['BakeBody'];
+export type BakeFeed = components['schemas']['BakeFeed'];
+export type BakeFeedBody = components['schemas']['BakeFeedBody'];
+export type BakeIn = components['schemas']['BakeIn'];
+export type BakeOffer = components['schemas']['BakeOffer'];
+export type BakeOffers = components['schemas']['BakeOffers'];
 export type BandBody = components['schemas']['BandBody'];
 export type Basis = components['schemas']['Basis'];
 export type BeginningOut = components['schemas']['BeginningOut'];
@@ -3314,9 +3846,6 @@ export type BeginsOut = components['schemas']['BeginsOut'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
-export type Build = components['schemas']['Build'];
-export type BuildIn = components['schemas']['BuildIn'];
-export type BuildUp = components['schemas']['BuildUp'];
 export type CalendarAddressOut = components['schemas']['CalendarAddressOut'];
 export type CalendarKeyOut = components['schemas']['CalendarKeyOut'];
 export type CatalogueOut = components['schemas']['CatalogueOut'];
@@ -3325,6 +3854,8 @@ export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
 export type ChangeCode = components['schemas']['ChangeCode'];
 export type ChangeOut = components['schemas']['ChangeOut'];
+export type Chapter = components['schemas']['Chapter'];
+export type ChapterKind = components['schemas']['ChapterKind'];
 export type CheckedMethodOut = components['schemas']['CheckedMethodOut'];
 export type CodeIn = components['schemas']['CodeIn'];
 export type CodeOut = components['schemas']['CodeOut'];
@@ -3345,10 +3876,12 @@ export type FamilyOut = components['schemas']['FamilyOut'];
 export type FanPoint = components['schemas']['FanPoint'];
 export type FeedBody = components['schemas']['FeedBody'];
 export type FeedPlan = components['schemas']['FeedPlan'];
+export type FeedTowards = components['schemas']['FeedTowards'];
 export type Finding = components['schemas']['Finding'];
 export type Flour = components['schemas']['Flour'];
 export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
+export type FlourShare = components['schemas']['FlourShare'];
 export type Forecast = components['schemas']['Forecast'];
 export type GlanceOut = components['schemas']['GlanceOut'];
 export type Glass = components['schemas']['Glass'];
@@ -3366,6 +3899,8 @@ export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
 export type JarLabelOut = components['schemas']['JarLabelOut'];
 export type JarOut = components['schemas']['JarOut'];
+export type Keeping = components['schemas']['Keeping'];
+export type KeepingOffer = components['schemas']['KeepingOffer'];
 export type KitchenOut = components['schemas']['KitchenOut'];
 export type LeaveBody = components['schemas']['LeaveBody'];
 export type LevelBody = components['schemas']['LevelBody'];
@@ -3378,6 +3913,7 @@ export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type MethodIn = components['schemas']['MethodIn'];
 export type Move = components['schemas']['Move'];
+export type MovedBody = components['schemas']['MovedBody'];
 export type NewJarIn = components['schemas']['NewJarIn'];
 export type NewStationOut = components['schemas']['NewStationOut'];
 export type NextMove = components['schemas']['NextMove'];
@@ -3389,9 +3925,15 @@ export type Only = components['schemas']['Only'];
 export type OpenJarOut = components['schemas']['OpenJarOut'];
 export type OptionCode = components['schemas']['OptionCode'];
 export type Origin = components['schemas']['Origin'];
+export type OtherAmountBody = components['schemas']['OtherAmountBody'];
+export type OtherFlourBody = components['schemas']['OtherFlourBody'];
+export type OtherJarBody = components['schemas']['OtherJarBody'];
+export type OtherRhythmBody = components['schemas']['OtherRhythmBody'];
+export type OtherWayBody = components['schemas']['OtherWayBody'];
 export type OtherwiseIn = components['schemas']['OtherwiseIn'];
 export type OtherwiseOut = components['schemas']['OtherwiseOut'];
 export type Outlook = components['schemas']['Outlook'];
+export type Peaks = components['schemas']['Peaks'];
 export type PhotoIn = components['schemas']['PhotoIn'];
 export type PhotoOut = components['schemas']['PhotoOut'];
 export type Pick = components['schemas']['Pick'];
@@ -3406,6 +3948,7 @@ export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
 export type ProblemsOut = components['schemas']['ProblemsOut'];
+export type PutBackBody = components['schemas']['PutBackBody'];
 export type Question = components['schemas']['Question'];
 export type RatioOffer = components['schemas']['RatioOffer'];
 export type Readiness = components['schemas']['Readiness'];
@@ -3446,6 +3989,7 @@ export type Spoonful = components['schemas']['Spoonful'];
 export type Spread = components['schemas']['Spread'];
 export type Stage = components['schemas']['Stage'];
 export type StageFound = components['schemas']['StageFound'];
+export type Stands = components['schemas']['Stands'];
 export type StationIn = components['schemas']['StationIn'];
 export type StationOut = components['schemas']['StationOut'];
 export type Step = components['schemas']['Step'];
@@ -3456,7 +4000,6 @@ export type TakenOut = components['schemas']['TakenOut'];
 export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];
 export type Thing = components['schemas']['Thing'];
-export type TimedFeed = components['schemas']['TimedFeed'];
 export type TimeZoneIn = components['schemas']['TimeZoneIn'];
 export type Tolerance = components['schemas']['Tolerance'];
 export type Top = components['schemas']['Top'];
@@ -3464,8 +4007,11 @@ export type Totals = components['schemas']['Totals'];
 export type Unit = components['schemas']['Unit'];
 export type UnreadJarOut = components['schemas']['UnreadJarOut'];
 export type Urgency = components['schemas']['Urgency'];
+export type UseBody = components['schemas']['UseBody'];
+export type UsedFor = components['schemas']['UsedFor'];
 export type UsualPlace = components['schemas']['UsualPlace'];
 export type UsualPlaceOut = components['schemas']['UsualPlaceOut'];
+export type Vessel = components['schemas']['Vessel'];
 export type VisitIn = components['schemas']['VisitIn'];
 export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
@@ -3474,6 +4020,7 @@ export type WeighIn = components['schemas']['WeighIn'];
 export type WhatIfIn = components['schemas']['WhatIfIn'];
 export type WhatIfOut = components['schemas']['WhatIfOut'];
 export type When = components['schemas']['When'];
+export type Where = components['schemas']['Where'];
 export type WholePlan = components['schemas']['WholePlan'];
 export type WholePlanOut = components['schemas']['WholePlanOut'];
 export type WordBody = components['schemas']['WordBody'];
@@ -5087,7 +5634,7 @@ export interface operations {
             };
         };
     };
-    guidance_api_build_up: {
+    guidance_api_ask_for_bake: {
         parameters: {
             query?: never;
             header?: never;
@@ -5098,7 +5645,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BuildIn"];
+                "application/json": components["schemas"]["BakeIn"];
             };
         };
         responses: {
@@ -5108,7 +5655,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BuildUp"];
+                    "application/json": components["schemas"]["BakeOffers"];
                 };
             };
             /** @description The body is no JSON */
@@ -5211,6 +5758,73 @@ export interface operations {
                 };
                 content: {
                     "text/calendar": unknown;
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_read_keeping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeepingOffer"][];
                 };
             };
             /** @description Nobody is signed in */
@@ -5549,7 +6163,7 @@ export interface operations {
             };
         };
     };
-    kitchen_api_set_place: {
+    logbook_api_set_place: {
         parameters: {
             query?: never;
             header?: never;

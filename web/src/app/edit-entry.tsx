@@ -1,7 +1,9 @@
 import { useParams } from "react-router";
 import { api, isNotThere } from "../api/client";
+import type { EntryBody } from "../api/types";
 import { FeedPage } from "../features/feed";
 import { EditDeed } from "../features/jar";
+import { EditTerm, TERM_KINDS, type TermBody } from "../features/life";
 import { LookPage } from "../features/look";
 import { NotOpen } from "../parts/not-open";
 import { Loading } from "../ui/states";
@@ -24,5 +26,11 @@ export function EditEntry() {
   if (entry?.entry.kind === "feed") return <FeedPage editing={entry} />;
   if (entry?.entry.kind === "deed")
     return <EditDeed opened={opened.data} editing={entry} deed={entry.entry} />;
+  if (entry && isTerm(entry.entry))
+    return <EditTerm opened={opened.data} editing={entry} term={entry.entry} />;
   return <Lost />;
+}
+
+function isTerm(entry: EntryBody): entry is TermBody {
+  return TERM_KINDS.some((kind) => kind === entry.kind);
 }

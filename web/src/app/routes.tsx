@@ -16,6 +16,11 @@ const HousePage = lazy(async () => ({ default: (await import("../features/house"
 const SignsPage = lazy(async () => ({ default: (await import("../features/signs")).SignsPage }));
 const LookPage = lazy(async () => ({ default: (await import("../features/look")).LookPage }));
 const FeedPage = lazy(async () => ({ default: (await import("../features/feed")).FeedPage }));
+const ChangePage = lazy(async () => ({ default: (await import("../features/life")).ChangePage }));
+const KeepPage = lazy(async () => ({ default: (await import("../features/life")).KeepPage }));
+const BakePage = lazy(async () => ({ default: (await import("../features/life")).BakePage }));
+const PartPage = lazy(async () => ({ default: (await import("../features/life")).PartPage }));
+const AwayPage = lazy(async () => ({ default: (await import("../features/life")).AwayPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
 /** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
@@ -43,6 +48,12 @@ function Guarded() {
             <Route path="jars/:jarId/plan" element={<PlanPage />} />
             <Route path="jars/:jarId/look" element={<LookPage />} />
             <Route path="jars/:jarId/feed" element={<FeedPage />} />
+            <Route path="jars/:jarId/change" element={<ChangePage />} />
+            <Route path="jars/:jarId/change/:what" element={<ChangePage />} />
+            <Route path="jars/:jarId/keep" element={<KeepPage />} />
+            <Route path="jars/:jarId/bake" element={<BakePage />} />
+            <Route path="jars/:jarId/part" element={<PartPage />} />
+            <Route path="jars/:jarId/away" element={<AwayPage />} />
             <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
             <Route path="house" element={<HousePage />} />
             <Route path="signs" element={<SignsPage />} />

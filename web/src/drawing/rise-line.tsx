@@ -5,7 +5,7 @@ import { useWidth } from "../lib/hooks";
 import { drawingText } from "../words";
 import { Days, Levels, Nights, Now } from "./rise-axes";
 import { type FanPoint, fanToDraw, levelRange, type Round, type Stretch, timeRange } from "./rise-geometry";
-import { Chilled, Fan, Rounds } from "./rise-marks";
+import { Chilled, Fan, Rounds, type Turned, Turns } from "./rise-marks";
 
 const HEIGHT = 300;
 const MARGIN = { top: 16, right: 16, bottom: 40, left: 44 };
@@ -24,6 +24,7 @@ export function RiseLine({
   summary,
   photos = [],
   chilled = [],
+  turns = [],
   doubled,
 }: {
   readonly rounds: readonly Round[];
@@ -36,6 +37,8 @@ export function RiseLine({
   readonly photos?: readonly Picture[];
   /** When it stood in the fridge. */
   readonly chilled?: readonly Stretch[];
+  /** What was changed on the way. */
+  readonly turns?: readonly Turned[];
   /** The level that counts as doubled for what the jar holds. */
   readonly doubled: number;
 }) {
@@ -70,6 +73,7 @@ export function RiseLine({
             <Chilled {...frame} stretches={chilled} />
             <Levels {...frame} doubled={doubled} />
             <Days {...frame} from={from} to={to} zone={zone} />
+            <Turns {...frame} turns={turns} />
             <Now {...frame} now={now} />
             <Fan {...frame} points={fan} />
             <Rounds {...frame} rounds={rounds} />

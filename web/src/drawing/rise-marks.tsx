@@ -23,6 +23,24 @@ export function Chilled({
   ));
 }
 
+export type Turned = {
+  readonly id: string;
+  readonly at: number;
+  readonly title: string;
+  readonly line: string;
+};
+
+/** What was changed on the way: a flag at its hour, its words when it is pointed at. */
+export function Turns({ x, height, margin, turns }: Frame & { readonly turns: readonly Turned[] }) {
+  return turns.map(({ id, at, title, line }) => (
+    <g key={id} stroke="var(--crust)" fill="var(--crust)">
+      <title>{`${title} ${line}`}</title>
+      <path d={`M${x(at)} ${margin.top}V${height - margin.bottom}`} strokeDasharray="1 5" strokeWidth="2" />
+      <path d={`M${x(at)} ${margin.top}h11l-4 5 4 5h-11z`} strokeWidth="1" />
+    </g>
+  ));
+}
+
 /** Four of five fall inside it. */
 export function Fan({ x, y, points }: Frame & { readonly points: readonly FanPoint[] }) {
   if (points.length < 2) return null;

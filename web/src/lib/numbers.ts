@@ -22,4 +22,10 @@ export function typed(text: string): number | null {
   return /^[+-]?\d*\.?\d+$/.test(plain) ? Number(plain) : Number.NaN;
 }
 
+/** A number as it is sent: nothing typed is null, and what is no number goes as it is, for the server to name the field. */
+export function asSent(text: string): number | null {
+  const value = typed(text);
+  return Number.isNaN(value) ? (text as unknown as number) : value;
+}
+
 export { list } from "./locale";

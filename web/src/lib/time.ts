@@ -80,6 +80,12 @@ export function lastNight(now: number, zone: string): string {
     .toISOString();
 }
 
+/** The next days from today on, as a date field has them. */
+export function daysAhead(now: number, zone: string, count: number): string[] {
+  const today = dayOf(now, zone);
+  return Array.from({ length: count }, (_, days) => today.add({ days }).toString());
+}
+
 /** Local midnights from the day of `from` to the day after `to`, as moments. */
 export function midnights(from: number, to: number, zone: string): number[] {
   const found: number[] = [];

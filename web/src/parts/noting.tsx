@@ -38,14 +38,16 @@ export function DeedButton({
   jar,
   did,
   label,
+  look = "act",
 }: {
   readonly jar: Jar;
   readonly did: DeedKind;
   readonly label: string;
+  readonly look?: "act" | "quiet";
 }) {
   const note = useDeed(jar);
   return (
-    <Button look="act" onClick={() => note(did)}>
+    <Button look={look} onClick={() => note(did)}>
       {label}
     </Button>
   );

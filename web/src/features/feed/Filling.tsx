@@ -17,16 +17,16 @@ export function Filling({
   readonly shows: readonly number[];
   readonly at: number;
 }) {
-  const { jar, assessment } = opened;
+  const { assessment } = opened;
   const { plan } = sheet;
-  const now = Math.max(0, (shows[Math.min(at, shows.length - 1)] ?? 0) - jar.tare_g);
-  const full = Math.max(1, (shows.at(-1) ?? 0) - jar.tare_g);
+  const now = Math.max(0, (shows[Math.min(at, shows.length - 1)] ?? 0) - assessment.stands.vessel.tare_g);
+  const full = Math.max(1, (shows.at(-1) ?? 0) - assessment.stands.vessel.tare_g);
   const inNow = sheet.scale_walk
     .slice(0, at + 1)
     .flatMap((step) => (step.flour ? [{ flour: step.flour, g: step.add_g }] : []));
   const old = assessment.in_jar?.flours ?? [];
   const state = {
-    ...jarState({ ...assessment, jar }),
+    ...jarState({ ...assessment, jar: assessment.stands.vessel }),
     lineMm: sheet.line_mm || (assessment.in_jar?.line_mm ?? null),
     levelMm: (sheet.line_mm || (assessment.in_jar?.line_mm ?? 0)) * (now / full),
     highMm: null,

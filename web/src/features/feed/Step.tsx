@@ -50,14 +50,14 @@ export function StepScreen({
   const [on, setOn] = useStored<boolean>("scale.on", false);
   const scale = useScale(session.data?.scale ?? null, on);
   const target = shows[at] ?? 0;
-  const before = at > 0 ? (shows[at - 1] ?? 0) : opened.jar.tare_g;
+  const before = at > 0 ? (shows[at - 1] ?? 0) : opened.assessment.stands.vessel.tare_g;
   const field = fieldOf(step);
   const planned = step.brings_g;
   const next = (event: FormEvent) => {
     event.preventDefault();
     // A hand that presses on is done pouring, whether the display has come to rest or not.
     const read = scale.is === "there" && field && textOf(draft, field) === "";
-    const from = step.do === "take_out" ? opened.jar.tare_g : before;
+    const from = step.do === "take_out" ? opened.assessment.stands.vessel.tare_g : before;
     const correction = read
       ? withText(draft, field, readOff(scale.grams, from, planned, sheet.tolerance))
       : {};

@@ -39,7 +39,7 @@ export function Ahead({ opened }: { readonly opened: OpenJar }) {
 
 function WhatIf({ opened }: { readonly opened: OpenJar }) {
   const { jar, now, time_zone: zone } = opened;
-  const [text, setText] = useState(String(jar.warmth_c));
+  const [text, setText] = useState(String(opened.assessment.stands.warmth_c));
   const celsius = useRested(typed(text), 300);
   const asked = celsius !== null && !Number.isNaN(celsius);
   const found = api.useQuery(

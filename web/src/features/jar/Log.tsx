@@ -1,39 +1,83 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
-import type { LogEntry, OpenJar } from "../../api/types";
+import type { Chapter, LogEntry, OpenJar } from "../../api/types";
 import { restoreEntry, withdrawEntry } from "../../api/writes";
 import { clock, dayWord, when } from "../../lib/time";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
-import { commonText, jarText, problemWords } from "../../words";
+import { chapterTitle, commonText, jarText, lifeText, problemWords } from "../../words";
 import { tell } from "./entry-words";
 
-/** All entries, the latest first, by day. */
+/** All entries, the latest first: the chapter that lasts by its days, those before it folded up. */
 export function Log({ opened }: { readonly opened: OpenJar }) {
   const { log, now, time_zone: zone, assessment } = opened;
-  const readings = new Map(
-    assessment.rounds.flatMap((round) => round.levels.map((level) => [level.look_id, level.times])),
-  );
-  const days = Map.groupBy(log, (entry) => dayWord(entry.entry.at, now, zone));
+  const chapters = [...assessment.chapters].reverse();
+  const [current, ...earlier] = chapters;
+  // What is planned or was noted before the first mix belongs to no chapter yet.
+  const since = earlier.length > 0 && current ? Date.parse(current.since) : Number.NEGATIVE_INFINITY;
+  const at = (entry: LogEntry) => Date.parse(entry.entry.at);
+  const of = (chapter: Chapter, index: number) =>
+    log.filter(
+      (entry) =>
+        at(entry) < Date.parse(chapter.until ?? now) &&
+        (index === earlier.length - 1 || at(entry) >= Date.parse(chapter.since)),
+    );
   return (
     <section aria-labelledby="log" className="min-w-0">
       <h2 id="log" className="text-2xl">
         {jarText.log}
       </h2>
       {log.length === 0 && <p className="mt-2 text-soft">{jarText.nothingYetItFillsBy}</p>}
-      {[...days].map(([day, entries]) => (
-        <div key={day} className="mt-4">
-          <h3 className="text-lg first-letter:uppercase">{day}</h3>
-          <ul>
-            {entries.map((entry) => (
-              <Entry key={entry.id} entry={entry} opened={opened} readAs={readings.get(entry.id) ?? null} />
-            ))}
-          </ul>
-        </div>
+      {earlier.length > 0 && current && <Title chapter={current} now={now} zone={zone} />}
+      <Days entries={log.filter((entry) => at(entry) >= since)} opened={opened} />
+      {earlier.map((chapter, index) => (
+        <details key={chapter.since} className="mt-6">
+          <summary className="min-h-11 cursor-pointer py-2">
+            <Title chapter={chapter} now={now} zone={zone} />
+          </summary>
+          <Days entries={of(chapter, index)} opened={opened} />
+        </details>
       ))}
     </section>
   );
+}
+
+function Title({
+  chapter,
+  now,
+  zone,
+}: {
+  readonly chapter: Chapter;
+  readonly now: string;
+  readonly zone: string;
+}) {
+  const until = chapter.until && dayWord(chapter.until, now, zone);
+  return (
+    <span className="inline-block pt-2">
+      <span className="block font-serif text-xl">{chapterTitle(chapter)}</span>
+      <span className="block text-soft first-letter:uppercase">
+        {lifeText.chapterSpan(dayWord(chapter.since, now, zone), until, chapter.feeds)}
+      </span>
+    </span>
+  );
+}
+
+function Days({ entries, opened }: { readonly entries: readonly LogEntry[]; readonly opened: OpenJar }) {
+  const { now, time_zone: zone, assessment } = opened;
+  const readings = new Map(
+    assessment.rounds.flatMap((round) => round.levels.map((level) => [level.look_id, level.times])),
+  );
+  return [...Map.groupBy(entries, (entry) => dayWord(entry.entry.at, now, zone))].map(([day, ofDay]) => (
+    <div key={day} className="mt-4">
+      <h3 className="text-lg first-letter:uppercase">{day}</h3>
+      <ul>
+        {ofDay.map((entry) => (
+          <Entry key={entry.id} entry={entry} opened={opened} readAs={readings.get(entry.id) ?? null} />
+        ))}
+      </ul>
+    </div>
+  ));
 }
 
 function Entry({
@@ -45,11 +89,11 @@ function Entry({
   readonly opened: OpenJar;
   readonly readAs: number | null;
 }) {
-  const { jar, time_zone: zone } = opened;
+  const { jar, now, time_zone: zone } = opened;
   const say = useSay();
   const navigate = useNavigate();
   const [history, setHistory] = useState(false);
-  const { title, line } = tell(entry.entry, readAs);
+  const { title, line } = tell(entry.entry, readAs, now, zone);
   const session = api.useQuery("get", "/api/session");
   const me = session.data?.account?.name;
   const by = entry.recorded_by && entry.recorded_by !== me ? entry.recorded_by : null;
@@ -63,7 +107,7 @@ function Entry({
   };
   const change = { label: jarText.change, run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
   const acts = [
-    ...(entry.withdrawn || !["feed", "look", "deed"].includes(entry.entry.kind) ? [] : [change]),
+    ...(entry.withdrawn || !EDITED.has(entry.entry.kind) ? [] : [change]),
     { label: entry.withdrawn ? jarText.putBack : commonText.undo, run: () => void turn() },
     ...(entry.revision > 1
       ? [
@@ -95,6 +139,19 @@ function Entry({
   );
 }
 
+/** What is corrected in a form of its own; the rest is undone and noted anew. */
+const EDITED: ReadonlySet<string> = new Set([
+  "feed",
+  "look",
+  "deed",
+  "moved",
+  "jar",
+  "flour",
+  "rhythm",
+  "amount",
+  "way",
+]);
+
 function Dots() {
   return (
     <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true" fill="currentColor">
@@ -117,7 +174,7 @@ function History({ entry, opened }: { readonly entry: LogEntry; readonly opened:
   return (
     <ul className="border-l-4 border-rule pl-4">
       {changes.data.map((change) => {
-        const { title, line } = tell(change.before, null);
+        const { title, line } = tell(change.before, null, now, zone);
         return (
           <li key={change.made_at}>
             <span className="text-soft">{jarText.until(when(change.made_at, now, zone))}</span> {title}{" "}

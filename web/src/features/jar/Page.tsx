@@ -10,15 +10,23 @@ import { AnsweredAdvice, Caution, OpenAdvice } from "../../parts/advice";
 import { DeedButton } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
-import { commonText, DEED_OF, findingLine, flourList, jarText, nextMove, stageLine } from "../../words";
+import {
+  commonText,
+  DEED_OF,
+  findingLine,
+  flourList,
+  jarText,
+  lifeText,
+  nextMove,
+  stageLine,
+} from "../../words";
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Found, ReadyOrNot } from "./Judged";
+import { HowItGoesOn, Lineage, MixDough, NextBake } from "./Life";
 import { Log } from "./Log";
-import { PlaceOfJar } from "./Place";
 import { Rise } from "./Rise";
 import { UnreadPage } from "./Unread";
-import { WhenReady } from "./WhenReady";
 
 export function JarPage() {
   const { jarId = "" } = useParams();
@@ -59,7 +67,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
     <article className="pt-6">
       <div className="grid gap-8 sm:grid-cols-[auto_1fr]">
         <div className="hidden sm:block">
-          <JarDrawing state={jarState({ ...assessment, jar })} scale={2} />
+          <JarDrawing state={jarState({ ...assessment, jar: assessment.stands.vessel })} scale={2} />
         </div>
         <div className="flex flex-col gap-3">
           <h1 className="text-4xl">{jar.name}</h1>
@@ -67,6 +75,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
             <p className="font-semibold">{stageLine(assessment.stage, now, zone)}</p>
           )}
           <p className="text-soft">{facts(opened)}</p>
+          <Lineage opened={opened} />
           {danger && assessment.findings[0] && (
             <p className="font-semibold text-alarm">
               {findingLine(assessment.findings[0], now, zone)}{" "}
@@ -80,7 +89,8 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
           <p className={`font-serif text-2xl ${danger ? "text-alarm" : ""}`}>{what}</p>
           {how && <p className="max-w-prose">{how}</p>}
           <Acts opened={opened} />
-          {!binned && <PlaceOfJar opened={opened} />}
+          {!binned && !danger && <HowItGoesOn opened={opened} />}
+          {!binned && !danger && <NextBake opened={opened} />}
           {!danger && (
             <div className="mt-2 grid gap-x-10 gap-y-4 lg:grid-cols-2">
               <div className="flex flex-col gap-4">
@@ -92,7 +102,6 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
               </div>
               <div className="flex flex-col gap-6">
                 <ReadyOrNot opened={opened} />
-                <WhenReady opened={opened} />
               </div>
             </div>
           )}
@@ -121,6 +130,7 @@ function facts({ assessment }: OpenJar): string {
   }
   if (totals.feeds > 0)
     parts.push(jarText.flourUsedTakenOutSo(grams(totals.flour_g), grams(totals.discard_g)));
+  if (totals.used_g > 0) parts.push(lifeText.usedSoFar(grams(totals.used_g)));
   return parts.join(" · ");
 }
 
@@ -147,21 +157,31 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
         {commonText.binItStepByStep}
       </ButtonLink>
     );
-  const isTime = move === "mix" || (move === "feed" && state !== "not_yet" && state !== "waiting");
+  const isTime =
+    move === "mix" || (move === "feed" && !["not_yet", "waiting", "resting"].includes(state ?? ""));
   const deed = DEED_OF[move];
   return (
     <div className="flex flex-wrap gap-3">
+      {move === "use" && <MixDough opened={opened} />}
       <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
         {move === "mix" ? commonText.mixIt : commonText.feed}
       </ButtonLink>
       {deed && <DeedButton jar={jar} did={deed.deed} label={deed.label} />}
       {move !== "mix" && (
-        <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
+        <ButtonLink look={isTime || deed || move === "use" ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
           {commonText.look}
         </ButtonLink>
       )}
       {assessment.in_jar && (
         <>
+          {move === "rest" && <DeedButton jar={jar} did="to_counter" label={jarText.itIsOut} look="quiet" />}
+          <ButtonLink to={`/jars/${jar.id}/bake`}>{lifeText.planABake}</ButtonLink>
+          <ButtonLink look="plain" to={`/jars/${jar.id}/change`}>
+            {lifeText.change}
+          </ButtonLink>
+          <ButtonLink look="plain" to={`/jars/${jar.id}/part`}>
+            {lifeText.takeSome}
+          </ButtonLink>
           <ButtonLink look="plain" to={`/signs?jar=${jar.id}`}>
             {commonText.somethingIsWrong}
           </ButtonLink>

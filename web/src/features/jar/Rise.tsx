@@ -1,10 +1,25 @@
+import { useState } from "react";
 import { pictureAt } from "../../api/photos";
 import type { OpenJar } from "../../api/types";
 import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
-import { when } from "../../lib/time";
+import { dayWord, when } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
-import { commonText, jarText } from "../../words";
+import { Choice } from "../../ui/choice";
+import { chapterTitle, commonText, jarText, lifeText } from "../../words";
+import { tell } from "./entry-words";
+
+/** What stands on the line beside feeds and looks: changes, what was used, bakes that were planned. */
+const MARKED: ReadonlySet<string> = new Set([
+  "moved",
+  "jar",
+  "flour",
+  "rhythm",
+  "amount",
+  "way",
+  "use",
+  "put_back",
+]);
 
 /** Every so many points of the forecast make a row of the table: three hours. */
 const FAN_ROWS = 6;
@@ -18,35 +33,69 @@ function summaryOf({ jar, assessment }: OpenJar): string {
 
 export function Rise({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
-  const { rounds } = assessment;
+  const { rounds, chapters } = assessment;
+  const [asked, setAsked] = useState<string | null>(null);
   if (rounds.length === 0) return null;
-  const forecast = (assessment.forecast?.fan ?? []).map((point) => ({ ...point, at: Date.parse(point.at) }));
-  const drawn = rounds.map((round, index) => ({
-    at: Date.parse(round.at),
-    until: Date.parse(rounds[index + 1]?.at ?? now),
-    high: round.high_mark,
-    ratio: round.ratio,
-    dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
+  // A chapter that has only begun shows the one before it too.
+  const told = chapters.filter(({ feeds }) => feeds > 0);
+  const chosen = told.find(({ since }) => since === asked) ?? told.at(-1);
+  const from = chosen && told.length > 1 ? Date.parse(chosen.since) : Number.NEGATIVE_INFINITY;
+  const to = chosen?.until && chosen !== told.at(-1) ? Date.parse(chosen.until) : Number.POSITIVE_INFINITY;
+  const inside = (at: number) => from <= at && at < to;
+  const forecast = (Number.isFinite(to) ? [] : (assessment.forecast?.fan ?? [])).map((point) => ({
+    ...point,
+    at: Date.parse(point.at),
   }));
-  const chilled = assessment.chilled.map(({ since, until }) => ({
-    from: Date.parse(since),
-    until: Date.parse(until ?? now),
-  }));
-  const photos = opened.photos.map(({ id, at }) => ({
-    id,
-    at: Date.parse(at),
-    src: pictureAt(id, "small"),
-  }));
+  const drawn = rounds
+    .map((round, index) => ({
+      at: Date.parse(round.at),
+      until: Date.parse(rounds[index + 1]?.at ?? now),
+      high: round.high_mark,
+      ratio: round.ratio,
+      dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
+    }))
+    .filter(({ at }) => inside(at));
+  const turns = opened.log
+    .filter((entry) => !entry.withdrawn && MARKED.has(entry.entry.kind) && inside(Date.parse(entry.entry.at)))
+    .map(({ id, entry }) => ({ id, at: Date.parse(entry.at), ...tell(entry, null, now, zone) }));
+  const chilled = assessment.chilled
+    .map(({ since, until }) => ({
+      from: Date.parse(since),
+      until: Math.min(Date.parse(until ?? now), to),
+    }))
+    .filter((span) => inside(span.from));
+  const photos = opened.photos
+    .map(({ id, at }) => ({
+      id,
+      at: Date.parse(at),
+      src: pictureAt(id, "small"),
+    }))
+    .filter(({ at }) => inside(at));
   return (
     <section aria-labelledby="rise" className="mt-10">
       <h2 id="rise" className="text-2xl">
         {jarText.riseLine}
       </h2>
+      {told.length > 1 && chosen && (
+        <div className="mt-2">
+          <Choice
+            label={lifeText.chapters}
+            items={told.map((chapter) => ({
+              value: chapter.since,
+              label: chapterTitle(chapter),
+              hint: dayWord(chapter.since, now, zone),
+            }))}
+            value={chosen.since}
+            onChange={(next) => setAsked(next)}
+          />
+        </div>
+      )}
       <div className="mt-2 rounded-xl border border-rule bg-card p-2 sm:p-4">
         <RiseLine
+          turns={turns}
           rounds={drawn}
           forecast={forecast}
-          now={Date.parse(now)}
+          now={Math.min(Date.parse(now), to)}
           zone={zone}
           summary={summaryOf(opened)}
           photos={photos}

@@ -24,9 +24,9 @@ function Unread({ found, onMended }: { readonly found: UnreadJar; readonly onMen
   const [trouble, setTrouble] = useState<readonly Problem[]>([]);
   const culprit = log.find(({ id }) => id === found.stands_on);
   const turn = async (entry: Written) => {
-    const what = jarText.undoingAOf(titleOf(entry).toLowerCase(), jar.name);
+    const what = jarText.undoingAOf(titleOf(entry, found).toLowerCase(), jar.name);
     const outcome = entry.withdrawn
-      ? await restoreEntry(entry.id, jarText.puttingBackAOf(titleOf(entry).toLowerCase(), jar.name))
+      ? await restoreEntry(entry.id, jarText.puttingBackAOf(titleOf(entry, found).toLowerCase(), jar.name))
       : await withdrawEntry(entry.id, what);
     setTrouble(outcome.kind === "refused" ? outcome.problems : []);
     if (outcome.kind === "saved") onMended();
@@ -104,19 +104,19 @@ const KINDS: Readonly<Record<string, string>> = {
   word: jarText.yourWord,
 };
 
-function titleOf(entry: Written): string {
-  return entry.entry ? tell(entry.entry, null).title : (KINDS[entry.kind] ?? jarText.anEntry);
+function titleOf(entry: Written, { now, time_zone: zone }: UnreadJar): string {
+  return entry.entry ? tell(entry.entry, null, now, zone).title : (KINDS[entry.kind] ?? jarText.anEntry);
 }
 
 function Line({ entry, found }: { readonly entry: Written; readonly found: UnreadJar }) {
   const { now, time_zone: zone } = found;
-  const said = entry.entry ? tell(entry.entry, null).line : jarText.whatItSaysCannotBe;
+  const said = entry.entry ? tell(entry.entry, null, now, zone).line : jarText.whatItSaysCannotBe;
   return (
     <>
       <span className="text-soft first-letter:uppercase">
         {dayWord(entry.at, now, zone)} {clock(entry.at, zone)}
       </span>{" "}
-      <span className="font-semibold">{titleOf(entry)}</span> {said}
+      <span className="font-semibold">{titleOf(entry, found)}</span> {said}
     </>
   );
 }

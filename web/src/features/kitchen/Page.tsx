@@ -56,7 +56,11 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   const first = [...jars].sort((a, b) => urgency(a) - urgency(b))[0];
   const chosen = jars.find((one) => one.jar.id === search.get("jar")) ?? first;
   if (!chosen) return <EmptyShelf />;
-  const living = jars.filter((one) => one.in_jar && !one.binned_at && one.next_move.move !== "bin");
+  const living = jars.filter(
+    (one) => one.in_jar && !one.binned_at && !one.rests_since && one.next_move.move !== "bin",
+  );
+  // What rests stands on a shelf of its own, at the end.
+  const placed = [...jars.filter((one) => !one.rests_since), ...jars.filter((one) => one.rests_since)];
   // On a phone a little smaller, so that a second jar is in sight.
   const scale = width > 0 && width < 600 ? 1.25 : 1.9;
   return (
@@ -66,7 +70,7 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
         label={kitchenText.jars}
         value={chosen.jar.id}
         onChange={(jar) => setSearch({ jar }, { replace: true })}
-        items={jars.map((one) => ({
+        items={placed.map((one) => ({
           value: one.jar.id,
           content: <OnShelf one={one} kitchen={kitchen} scale={scale} />,
         }))}
@@ -100,8 +104,8 @@ function OnShelf({
   const shared = me !== undefined && one.jar.owner !== me;
   return (
     <span className="flex flex-col items-center">
-      <JarDrawing state={jarState(one)} scale={scale} />
-      <Plank />
+      <JarDrawing state={jarState({ ...one, jar: one.glass })} scale={scale} />
+      <Plank cool={one.rests_since !== null} />
       <span className="mt-2 rounded-md border-2 border-transparent px-3 py-1 text-center leading-tight group-data-[state=active]:border-crust group-data-[state=active]:bg-card">
         <span className="block font-serif text-lg">{one.jar.name}</span>
         {shared && <span className="block text-[0.9rem] text-soft">{kitchenText.ofIt(one.jar.owner)}</span>}
@@ -113,10 +117,12 @@ function OnShelf({
   );
 }
 
-function Plank() {
-  return (
-    <span className="h-3 w-[calc(100%+3.5rem)] shrink-0 border-b-4 border-[var(--plank-edge)] bg-[var(--plank)]" />
-  );
+/** A board of the shelf; the one in the fridge is of glass. */
+function Plank({ cool = false }: { readonly cool?: boolean }) {
+  const look = cool
+    ? "border-[var(--cool-edge)] bg-[var(--cool)]"
+    : "border-[var(--plank-edge)] bg-[var(--plank)]";
+  return <span className={`h-3 w-[calc(100%+3.5rem)] shrink-0 border-b-4 ${look}`} />;
 }
 
 /** The plank goes on to the wall; the invisible label keeps it level with the others. */

@@ -36,7 +36,7 @@ export function LevelPart({
   /** Given where the level stands above the rim: it may have run over. */
   readonly onOverflow: (() => void) | null;
 }) {
-  const { jar, assessment } = opened;
+  const { assessment } = opened;
   const { since_feed: since } = assessment;
   const line = lineOf(opened);
   if (!line) return null;
@@ -53,7 +53,7 @@ export function LevelPart({
   const move = (next: number) => set({ level: String(fromSeen(next, draft.unit, line)) });
   const moveHigh = (next: number) => set({ smear: true, high: String(fromSeen(next, draft.unit, line)) });
   const state = {
-    ...jarState({ ...assessment, jar }),
+    ...jarState({ ...assessment, jar: assessment.stands.vessel }),
     levelMm: seen * line.mm,
     highMm: high === null ? null : high * line.mm,
     top: draft.top,

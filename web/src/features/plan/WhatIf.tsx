@@ -1,11 +1,16 @@
 import { useState } from "react";
 import { api } from "../../api/client";
-import type { Flour, JarPlan, PlanTotals } from "../../api/types";
+import type { EntryBody, Flour, JarPlan, PlanTotals } from "../../api/types";
+import { recordEntry } from "../../api/writes";
+import { nowIso } from "../../lib/clock";
 import { useRested } from "../../lib/hooks";
+import { newId } from "../../lib/ids";
 import { grams, typed } from "../../lib/numbers";
 import { dayWord } from "../../lib/time";
+import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
+import { useSay } from "../../ui/toast";
 import { FLOUR_WORDS, planText, problemWords, readyWords } from "../../words";
 
 const RHYTHMS = [
@@ -44,6 +49,12 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
     { enabled: asked, retry: false },
   );
   const unmixed = plan.done.feeds === 0;
+  const empty = () => {
+    setWarmth("");
+    setFlour(null);
+    setRhythm(null);
+    setSize(null);
+  };
   return (
     <section aria-labelledby="what-if" className="flex flex-col gap-4">
       <h2 id="what-if" className="text-2xl">
@@ -53,7 +64,7 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
       <NumberField
         label={planText.itStoodAt}
         unit="°C"
-        placeholder={String(jar.warmth_c)}
+        placeholder={String(told.stands.warmth_c)}
         value={warmth}
         onChange={(event) => setWarmth(event.target.value)}
       />
@@ -63,14 +74,15 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
       {unmixed && (
         <Choice label={planText.anotherStart} items={STARTS} value={start} onChange={setStart} none />
       )}
-      <div aria-live="polite" className="border-l-4 border-dawn pl-4 empty:hidden">
+      <div aria-live="polite" className="flex flex-col gap-2 border-l-4 border-dawn pl-4 empty:hidden">
         {asked && found.error?.errors && (
           <p className="text-alarm">{found.error.errors.map(problemWords).join(" ")}</p>
         )}
         {asked && found.data && (
           <>
             {found.data.ready_on && <p>{readyWords(found.data.ready_on, now, zone)}</p>}
-            <p>
+            {!unmixed && <DoIt told={told} body={body} onDone={empty} />}
+            <p className="order-first">
               {planText.untilFeedsInsteadOf(
                 dayWord(found.data.plan.until, now, zone),
                 difference("flour", flourOf(found.data.plan.to_come), flourOf(plan.to_come)),
@@ -82,6 +94,64 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
         )}
       </div>
     </section>
+  );
+}
+
+type Wished = {
+  readonly warmth_c: number | null;
+  readonly flour: Flour | null;
+  readonly every_h: number | null;
+  readonly size: number | null;
+};
+
+/** What is wished for, as the baker would write it into the log. */
+function wished({ warmth_c: warmth, flour, every_h: every, size }: Wished, { stands }: JarPlan): EntryBody[] {
+  const shared = { at: nowIso(), note: "" };
+  const entries: EntryBody[] = [];
+  if (warmth !== null)
+    entries.push({ kind: "moved", ...shared, warmth_c: warmth, night_c: null, thermometer: null });
+  if (flour !== null) entries.push({ kind: "flour", ...shared, blends: [{ [flour]: 1 }] });
+  if (every !== null) entries.push({ kind: "rhythm", ...shared, every_h: every });
+  if (size !== null)
+    entries.push({
+      kind: "amount",
+      ...shared,
+      size: stands.size * size,
+      seed_g: stands.seed_g,
+      flour_parts: stands.flour_parts,
+      hydration_percent: stands.hydration_percent,
+    });
+  return entries;
+}
+
+/** From wondering to doing: every part of it is written down as a change from now on. */
+function DoIt({
+  told,
+  body,
+  onDone,
+}: {
+  readonly told: JarPlan;
+  readonly body: Wished;
+  readonly onDone: () => void;
+}) {
+  const { jar } = told;
+  const say = useSay();
+  const [busy, setBusy] = useState(false);
+  const run = async () => {
+    setBusy(true);
+    const refused: string[] = [];
+    for (const entry of wished(body, told)) {
+      const outcome = await recordEntry(jar.id, newId(), null, entry, planText.changeOf(jar.name), null);
+      if (outcome.kind === "refused") refused.push(...outcome.problems.map(problemWords));
+    }
+    setBusy(false);
+    say(refused.length > 0 ? refused.join(" ") : planText.soItIsFromNowOn);
+    if (refused.length === 0) onDone();
+  };
+  return (
+    <Button look="act" className="self-start" disabled={busy} onClick={() => void run()}>
+      {planText.doItFromNowOn}
+    </Button>
   );
 }
 

@@ -12,6 +12,7 @@ export * from "./house";
 export * from "./jar";
 export * from "./judging";
 export * from "./kitchen";
+export * from "./life";
 export * from "./look";
 export * from "./looks";
 export * from "./methods";

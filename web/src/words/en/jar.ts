@@ -1,6 +1,7 @@
 /** What is said by the place “jar”. */
 
 export const jarText = {
+  itIsOut: "It is out of the fridge",
   forecast: "Forecast",
   cannotBeReadJustNow: "This jar cannot be read just now.",
   itsLogIsWholeAnd:

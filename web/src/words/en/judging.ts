@@ -79,6 +79,9 @@ const SIGN_WORDS: Record<SignCode, string> = {
   diluted: "It is being thinned out: fed more than its few yeasts can keep up with.",
   thriving: "In full swing: a dome, and bubbles all through. Its peak is near.",
   smell_turned: "The smell has turned pleasant: the early bacteria are gone, and yeast comes next.",
+  resting_liquid:
+    "Liquid on top is normal in the fridge, grey to dark brown. It is poured off before the next feed.",
+  rested_long: "More than a month unfed. It lives longer than that, but wants waking in small steps.",
 };
 
 const REMEDY_WORDS: Record<Remedy, string> = {
@@ -102,6 +105,8 @@ const REMEDY_WORDS: Record<Remedy, string> = {
   keep_to_plan: "Keep to the plan.",
   stir: "Stir it; it gets air that way.",
   wait: "Give it time.",
+  wake_slowly:
+    "Pour off, then feed it equal parts once a day for about three days, until it doubles in time.",
 };
 
 const CAUTION_WORDS: Record<Caution, string> = {
@@ -147,6 +152,8 @@ export const SIGN_NAMES: Record<SignCode, string> = {
   diluted: "it is being thinned out",
   thriving: "it is in full swing",
   smell_turned: "its smell has turned",
+  resting_liquid: "liquid on top in the fridge",
+  rested_long: "a long rest",
 };
 
 /** What to do and what not to do, in one breath. */

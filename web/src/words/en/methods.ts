@@ -57,6 +57,7 @@ export const OPTION_WORDS: Record<OptionCode, Named> = {
   culture_grams: { label: "Culture put in", hint: "Flakes, or the frozen pinch." },
   target_grams: { label: "Grams the recipe needs" },
   reserve_grams: { label: "Grams to keep back" },
+  cold_days: { label: "Days in the fridge between feeds" },
   flour_parts: { label: "Flour to one part of seed", hint: "And as much water." },
   hydration_percent: { label: "Water to flour" },
   juice_percent: { label: "Of the liquid, juice" },
@@ -91,6 +92,7 @@ export const PICK_WORDS: Record<PickCode, Named> = {
   build: { label: "wake, then build", hint: "for one bake" },
   equal_feeds: { label: "three equal feeds" },
   counter: { label: "keep on the counter" },
+  counter_and_cold: { label: "half the day in the fridge", hint: "for hot kitchens" },
   fridge: { label: "keep in the fridge", hint: "fed once a week" },
 };
 
@@ -99,6 +101,7 @@ export const SCALE_UNITS: Record<OptionScale, string> = {
   hours: "h",
   percent: "%",
   parts: "parts",
+  days: "d",
 };
 
 export const THING_WORDS: Record<Thing, string> = {

@@ -41,6 +41,7 @@ function byState(verb: string): Record<StepState, (told: Told) => string> {
     due: (told) => (later(told) ? `${verb} ${told.name} ${atAbout(told)}.` : `${verb} ${told.name} now.`),
     late: ({ name, move, now }) =>
       `${verb} ${name} now. It is ${span(Date.parse(now) - Date.parse(move.due ?? now))} late, which is no harm.`,
+    resting: ({ name }) => `${name} rests in the fridge. Nothing is due.`,
     ahead: (told) => `${verb} ${told.name} ${due(told)}, ${lower} it then.`,
   };
 }
@@ -77,6 +78,16 @@ const MOVE_WORDS: Record<Move, (told: Told) => Sentence> = {
   }),
   to_fridge: place("Put {name} in the fridge", "Lid loose there too. It slows down to about a tenth."),
   to_counter: place("Take {name} out of the fridge", "It is fed once it has lost the worst of the cold."),
+  use: (told) => ({
+    what: later(told)
+      ? `Mix the dough with ${told.name} ${due(told)}.`
+      : `Mix the dough with ${told.name} now.`,
+    how: `Take out ${grams(told.move.do.reduce((sum, one) => sum + (one.g ?? 0), 0))}. What stays is fed again soon.`,
+  }),
+  rest: ({ name }) => ({
+    what: `${name} rests in the fridge. Nothing is due.`,
+    how: "Liquid on top is normal there. Take it out when you want to go on, or plan a bake.",
+  }),
   bin: ({ name }) => ({
     what: `Bin all of ${name}.`,
     how: "Do not scrape, rescue, taste or smell it closely. Tie it in a bag, wash the jar very hot or replace it.",
@@ -109,6 +120,8 @@ const SHORT: Record<Move, string> = {
   look: "look",
   to_fridge: "to the fridge",
   to_counter: "out of the fridge",
+  use: "mix the dough",
+  rest: "rests in the fridge",
   bin: "bin it",
   binned: "binned",
   nothing: "at rest",
@@ -119,6 +132,7 @@ export function shortMove(move: NextMove, now: string, zone: string): string {
   const act = SHORT[move.move];
   if (!move.state) return act;
   if (move.state === "late") return `${act} now, late`;
+  if (move.state === "resting") return act;
   if (move.state === "waiting") return `wait, look ${when(move.due ?? now, now, zone)}`;
   if (!move.due || (move.state === "due" && move.is_now)) return `${act} now`;
   return `${act} ${when(move.due, now, zone)}`;

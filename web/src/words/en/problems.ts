@@ -19,6 +19,13 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   out_of_range: between,
   unknown_flour: (facts) =>
     `There is no flour named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
+  no_rhythm: () => "This way feeds by what is seen, not by the clock. Choose another way for a rhythm.",
+  takes_more_than_there_is: (facts) => `There is not so much in it. There are ${facts.there_is_g ?? 0} g.`,
+  bake_too_soon: () => "It cannot be ready by then.",
+  away_too_long: (facts) =>
+    facts.instead === "flakes"
+      ? `Too long even for the fridge, which keeps it until about ${moment(facts, "latest")}. Dry it: flakes keep for a year.`
+      : `Too long on the counter; until ${moment(facts, "latest")} it can stand. Put it in the fridge first.`,
   no_flour: () => "There is no flour in it. Give at least one flour more than 0 g.",
   no_water: () => "There is no water in it. Give more than 0 g.",
   nothing_added: () => "These amounts come to nothing on the scale. Make the jar larger.",

@@ -8,6 +8,7 @@ const ACTS: Record<Step["act"], string> = {
   stir: "Stir",
   look: "Look at",
   to_fridge: "Put into the fridge:",
+  use: "mix the dough",
   to_counter: "Take out of the fridge:",
 };
 

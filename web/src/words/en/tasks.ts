@@ -12,6 +12,7 @@ export const DEED_WORDS: Record<DeedKind, string> = {
   to_fridge: "Into the fridge",
   to_counter: "Out of the fridge",
   spare_set_aside: "Spare set aside",
+  let_go: "Let go",
 };
 
 const UNIT_WORDS: Record<Unit, readonly [string, string]> = {
@@ -54,6 +55,7 @@ const TASK_WORDS: Record<Task, (doing: Doing) => string> = {
   weigh_reference: () => "weigh jar and mix, and note it",
   float_test: () => "try a spoonful on water; floating supports, sinking says little",
   side_by_side: () => "try two ratios side by side",
+  take_for_dough: (doing) => `take ${amount(doing)} for the dough`,
 };
 
 /** The tasks of a step in one line: `keep 30 g, add 30 g water, add 30 g spelt`. */
@@ -79,4 +81,5 @@ export const ACT_WORDS: Record<Step["act"], string> = {
   look: "Look",
   to_fridge: "Into the fridge",
   to_counter: "Out of the fridge",
+  use: "Mix the dough",
 };

@@ -1,0 +1,52 @@
+"""What thermometers read at a jar: each in the place where it stood then, from when the jar came there."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from datetime import datetime
+from uuid import UUID
+
+from ferment.kitchen.warmth import Degrees
+from ferment.record.log import Log, in_order
+from ferment.record.terms import Moved
+from kitchen.services import JarCard, UnreadCard, keepers_of
+from places.services import owners_of, warmth_of
+from problems.stored import UnreadableError
+
+AnyCard = JarCard | UnreadCard
+
+
+def with_readings(cards: Sequence[AnyCard], logs: Mapping[UUID, Log | UnreadableError], now: datetime) -> list[AnyCard]:
+    """The cards with the readings of every place that their logs name, in a fixed number of queries.
+
+    A thermometer whose owner keeps the jar no more is read no more.
+    """
+    moves = {card.id: _moves(logs[card.id]) for card in cards}
+    stations = {UUID(one.thermometer) for made in moves.values() for one in made if one.thermometer}
+    if not any(moves.values()):
+        return list(cards)
+    warmth = warmth_of(stations, now) if stations else {}
+    owners = owners_of(stations) if stations else {}
+    keepers = keepers_of({card.kitchen_id for card in cards}) if stations else {}
+    told = []
+    for card in cards:
+        kept_by = keepers.get(card.kitchen_id, frozenset())
+        near = {station: read for station, read in warmth.items() if owners.get(station) in kept_by}
+        told.append(_with(card, moves[card.id], near) if moves[card.id] else card)
+    return told
+
+
+def _moves(log: Log | UnreadableError) -> list[Moved]:
+    return [] if isinstance(log, UnreadableError) else [one for one in in_order(log) if isinstance(one, Moved)]
+
+
+def _with(card: AnyCard, moves: Sequence[Moved], warmth: Mapping[UUID, tuple[Degrees, ...]]) -> AnyCard:
+    if isinstance(card, UnreadCard):
+        return card
+    readings = [one for one in card.setup.readings if one.at < moves[0].at]
+    ends = [*(one.at for one in moves[1:]), None]
+    for move, until in zip(moves, ends, strict=True):
+        read = warmth.get(UUID(move.thermometer), ()) if move.thermometer else ()
+        readings += [one for one in read if move.at <= one.at and (until is None or one.at < until)]
+    return replace(card, setup=replace(card.setup, readings=tuple(readings)))

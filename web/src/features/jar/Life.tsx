@@ -1,0 +1,125 @@
+import { Link } from "react-router";
+import type { OpenJar } from "../../api/types";
+import { recordEntry, withdrawEntry } from "../../api/writes";
+import { nowIso } from "../../lib/clock";
+import { grams } from "../../lib/numbers";
+import { when } from "../../lib/time";
+import { useNoting } from "../../parts/noting";
+import { Button, ButtonLink } from "../../ui/button";
+import { useSay } from "../../ui/toast";
+import { flourList, jarText, lifeText, USED_FOR_WORDS } from "../../words";
+
+/** A jar that is ready asks how often the baker bakes; until then its plan does not repeat. */
+export function HowItGoesOn({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment } = opened;
+  if (!assessment.asks_how_to_keep) return null;
+  return (
+    <section aria-labelledby="goes-on" className="max-w-prose rounded-xl border-2 border-leaf bg-card p-4">
+      <h2 id="goes-on" className="text-xl">
+        {lifeText.howOftenFor(jar.name)}
+      </h2>
+      <p className="mt-1">{lifeText.untilYouSay}</p>
+      <ButtonLink look="act" to={`/jars/${jar.id}/keep`} className="mt-3">
+        {lifeText.sayIt}
+      </ButtonLink>
+    </section>
+  );
+}
+
+/** The dough is mixed: what the bake asked for is taken out, with one press. */
+export function MixDough({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment } = opened;
+  const note = useNoting();
+  const [bake] = assessment.bakes;
+  if (!bake) return null;
+  const label = lifeText.takenOut(grams(bake.grams));
+  const take = () =>
+    note(`${label}: ${jar.name}`, (id) => {
+      const entry = {
+        kind: "use",
+        at: nowIso(),
+        g: Math.min(bake.grams, assessment.in_jar?.total_g ?? bake.grams),
+        used_for: "dough",
+        bake: bake.id,
+        note: "",
+      } as const;
+      return recordEntry(jar.id, id, null, entry, label, null);
+    });
+  return (
+    <Button look="act" onClick={take}>
+      {label}
+    </Button>
+  );
+}
+
+/** The next bake and what leads there. */
+export function NextBake({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment, now, time_zone: zone } = opened;
+  const say = useSay();
+  const [bake, ...later] = assessment.bakes;
+  if (!bake) return null;
+  const callOff = async () => {
+    const outcome = await withdrawEntry(bake.id, `${lifeText.bakeCalledOff}: ${jar.name}`);
+    if (outcome.kind !== "refused") say(lifeText.bakeCalledOff);
+  };
+  return (
+    <section aria-labelledby="next-bake" className="max-w-prose border-l-4 border-crust pl-4">
+      <h2 id="next-bake" className="text-xl">
+        {lifeText.nextBake}: {lifeText.bakeLine(grams(bake.grams), when(bake.mixed_at, now, zone))}
+      </h2>
+      <ol className="mt-1">
+        {bake.feeds.map((feed, index) => (
+          <li key={feed.at} className={index < assessment.bake_fed ? "text-soft line-through" : ""}>
+            <span className="font-semibold">{lifeText.feedAt(when(feed.at, now, zone))}</span>
+            {": "}
+            {lifeText.keepAdd(grams(feed.keep_g), grams(feed.water_g), flourList(feed.flours), null)}
+          </li>
+        ))}
+      </ol>
+      {later.length > 0 && (
+        <p className="text-soft">{later.map((one) => when(one.mixed_at, now, zone)).join(" · ")}</p>
+      )}
+      <div className="mt-1 flex flex-wrap gap-x-3">
+        <ButtonLink look="plain" to={`/jars/${jar.id}/plan`} className="-ml-3">
+          {jarText.theWholePlan}
+        </ButtonLink>
+        <Button look="plain" onClick={() => void callOff()}>
+          {lifeText.notThisBake}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Out of which jar it came, and what came out of it. */
+export function Lineage({ opened }: { readonly opened: OpenJar }) {
+  const { jar, daughters } = opened;
+  const [mother, ...before] = jar.mothers;
+  if (!mother && daughters.length === 0) return null;
+  return (
+    <p className="text-soft">
+      {mother && (
+        <>
+          <span className="first-letter:uppercase">{USED_FOR_WORDS[jar.came_by ?? "split"]}</span>{" "}
+          {[mother, ...before].map((one) => (
+            <span key={one.id}>
+              <Link to={`/jars/${one.id}`} className="underline">
+                {lifeText.cameFrom(one.name)}
+              </Link>{" "}
+            </span>
+          ))}
+        </>
+      )}
+      {daughters.length > 0 && (
+        <>
+          {lifeText.daughters}:{" "}
+          {daughters.map((one) => (
+            <Link key={one.id} to={`/jars/${one.id}`} className="mr-2 underline">
+              {one.name}
+            </Link>
+          ))}
+        </>
+      )}
+    </p>
+  );
+}

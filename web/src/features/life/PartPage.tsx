@@ -1,0 +1,270 @@
+import { type FormEvent, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import type { Flour, NewJar, OpenJar, Problem, PutBackBody, UseBody, UsedFor } from "../../api/types";
+import { planJar, recordEntry } from "../../api/writes";
+import { nowMs } from "../../lib/clock";
+import { useTitle } from "../../lib/hooks";
+import { newId } from "../../lib/ids";
+import { asSent } from "../../lib/numbers";
+import { useDraft } from "../../lib/store";
+import { momentOf, NOW, type When } from "../../lib/when";
+import { WhenAndNote } from "../../parts/log-form";
+import { OfJar } from "../../parts/of-jar";
+import { Button, ButtonLink } from "../../ui/button";
+import { Choice } from "../../ui/choice";
+import { NumberField, TextField } from "../../ui/field";
+import { useSay } from "../../ui/toast";
+import { commonText, FLOUR_WORDS, lifeText, problemAt, termWords, USED_FOR_WORDS } from "../../words";
+
+const USES = Object.keys(USED_FOR_WORDS) as UsedFor[];
+/** Of these a jar of its own comes. */
+const OWN_JAR: ReadonlySet<UsedFor> = new Set(["spare", "split"]);
+const USUAL_G: Partial<Record<UsedFor, string>> = { spare: "20", gift: "25", flakes: "30", split: "30" };
+
+type Draft = {
+  readonly usedFor: UsedFor;
+  readonly g: string;
+  readonly name: string;
+  readonly when: When;
+  readonly note: string;
+};
+
+/** Some of it is taken out: for a dough, as a gift, a spare, flakes, another jar. Or a levain goes back into it. */
+export function PartPage() {
+  const [search] = useSearchParams();
+  const back = search.get("for") === "back";
+  const asked = USES.find((one) => one === search.get("for")) ?? "dough";
+  return (
+    <OfJar>{(opened) => (back ? <Back opened={opened} /> : <Take opened={opened} asked={asked} />)}</OfJar>
+  );
+}
+
+/** The jar that comes of a spare or a split: fed by the jar's own flour, and kept in the fridge. */
+function jarOf(opened: OpenJar, draft: Draft, at: string): NewJar {
+  const { jar, assessment } = opened;
+  const { stands, in_jar: held } = assessment;
+  const blend = Object.fromEntries((held?.flours ?? []).map((part) => [part.flour, part.g]));
+  const spare = draft.usedFor === "spare";
+  const seed = asSent(draft.g) ?? 20;
+  return {
+    id: newId(),
+    name: draft.name.trim() || lifeText.asItsOwnJar(jar.name),
+    family: "wake_and_keep",
+    method: null,
+    choices: {
+      way: spare ? "fridge" : "counter",
+      seed_grams: seed,
+      flour_parts: 1,
+      ...(spare ? { cold_days: 28 } : {}),
+      ...(Object.keys(blend).length > 0 ? { blend } : {}),
+    },
+    tare_g: stands.vessel.tare_g,
+    volume_ml: stands.vessel.volume_ml,
+    height_mm: stands.vessel.height_mm,
+    flare: stands.vessel.flare,
+    scale_step: jar.scale_step,
+    size: 1,
+    warmth_c: stands.warmth_c,
+    night_c: stands.night_c,
+    ready_after: jar.ready_after,
+    starts_at: at,
+    mother: jar.id,
+    came_by: draft.usedFor,
+  };
+}
+
+function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: UsedFor }) {
+  const { jar, assessment, now, time_zone: zone } = opened;
+  const title = lifeText.takeSomeOf(jar.name);
+  useTitle(title);
+  const [bake] = assessment.bakes;
+  const key = `part.${jar.id}`;
+  const [draft, setDraft, clear] = useDraft<Draft>(key, () => ({
+    usedFor: asked,
+    g: bake && asked === "dough" ? String(bake.grams) : (USUAL_G[asked] ?? ""),
+    name: "",
+    when: NOW,
+    note: "",
+  }));
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const say = useSay();
+  const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
+  const own = OWN_JAR.has(draft.usedFor);
+  const save = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    const at = momentOf(draft.when, nowMs(), zone);
+    const body: UseBody = {
+      kind: "use",
+      at,
+      g: asSent(draft.g) ?? (null as unknown as number),
+      used_for: draft.usedFor,
+      bake: draft.usedFor === "dough" ? (bake?.id ?? null) : null,
+      note: draft.note,
+    };
+    const reopen = { path: `/jars/${jar.id}/part`, draft: key, value: draft };
+    const outcome = await recordEntry(jar.id, newId(), null, body, title, reopen);
+    if (outcome.kind === "refused") {
+      setBusy(false);
+      setProblems(outcome.problems);
+      return;
+    }
+    const daughter = own ? jarOf(opened, draft, at) : null;
+    const made = daughter ? await planJar(daughter, null) : null;
+    setBusy(false);
+    if (made?.kind === "refused") {
+      setProblems(made.problems);
+      return;
+    }
+    clear();
+    const told = termWords(body, now, zone);
+    if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
+    else say(daughter ? lifeText.madeAndNoted(daughter.name) : `${told.title}: ${told.line}.`);
+    await navigate(daughter && made?.kind === "saved" ? `/jars/${daughter.id}` : `/jars/${jar.id}`);
+  };
+  return (
+    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={(event) => void save(event)}>
+      <div>
+        <h1 className="text-3xl">{title}</h1>
+        <p className="mt-1 text-soft">{lifeText.takenOutIsNoDiscard}</p>
+      </div>
+      <Choice
+        label={lifeText.whatFor}
+        items={USES.map((value) => ({ value, label: USED_FOR_WORDS[value] }))}
+        value={draft.usedFor}
+        onChange={(usedFor) => usedFor && set({ usedFor, g: draft.g || (USUAL_G[usedFor] ?? "") })}
+      />
+      <ol className="list-decimal pl-6">
+        {lifeText.forIt[draft.usedFor].map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ol>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <NumberField
+          label={lifeText.howMuch}
+          unit="g"
+          value={draft.g}
+          onChange={(event) => set({ g: event.target.value })}
+          error={problemAt(problems, "g")}
+        />
+        {own && (
+          <TextField
+            label={lifeText.nameOfTheJar}
+            value={draft.name}
+            placeholder={lifeText.asItsOwnJar(jar.name)}
+            onChange={(event) => set({ name: event.target.value })}
+            error={problemAt(problems, "name")}
+          />
+        )}
+      </div>
+      <WhenAndNote
+        zone={zone}
+        draft={draft}
+        set={set}
+        problems={problems}
+        shown={["g", "name", "at", "note"]}
+      />
+      <End jarId={jar.id} busy={busy} />
+    </form>
+  );
+}
+
+const FLOURS = (Object.keys(FLOUR_WORDS) as Flour[]).map((value) => ({ value, label: FLOUR_WORDS[value] }));
+
+type BackDraft = {
+  readonly flour: Flour;
+  readonly flourG: string;
+  readonly waterG: string;
+  readonly when: When;
+  readonly note: string;
+};
+
+function Back({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment, now, time_zone: zone } = opened;
+  const title = lifeText.putBackOf(jar.name);
+  useTitle(title);
+  const key = `back.${jar.id}`;
+  const [draft, setDraft, clear] = useDraft<BackDraft>(key, () => ({
+    flour: assessment.in_jar?.flours[0]?.flour ?? "white",
+    flourG: "",
+    waterG: "",
+    when: NOW,
+    note: "",
+  }));
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const say = useSay();
+  const set = (part: Partial<BackDraft>) => setDraft({ ...draft, ...part });
+  const save = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    const body: PutBackBody = {
+      kind: "put_back",
+      at: momentOf(draft.when, nowMs(), zone),
+      flours: [{ flour: draft.flour, g: asSent(draft.flourG) ?? (null as unknown as number) }],
+      water_g: asSent(draft.waterG) ?? (null as unknown as number),
+      note: draft.note,
+    };
+    const reopen = { path: `/jars/${jar.id}/part?for=back`, draft: key, value: draft };
+    const outcome = await recordEntry(jar.id, newId(), null, body, title, reopen);
+    setBusy(false);
+    setProblems(outcome.kind === "refused" ? outcome.problems : []);
+    if (outcome.kind === "refused") return;
+    clear();
+    const told = termWords(body, now, zone);
+    say(outcome.kind === "waiting" ? commonText.keptOnThisDeviceIt : `${told.title}: ${told.line}.`);
+    await navigate(`/jars/${jar.id}`);
+  };
+  const flourField = `flours.${draft.flour}`;
+  return (
+    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={(event) => void save(event)}>
+      <h1 className="text-3xl">{title}</h1>
+      <Choice
+        label={lifeText.kindOfFlour}
+        items={FLOURS}
+        value={draft.flour}
+        onChange={(flour) => flour && set({ flour })}
+      />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <NumberField
+          label={lifeText.ofFlour}
+          unit="g"
+          value={draft.flourG}
+          onChange={(event) => set({ flourG: event.target.value })}
+          error={problemAt(problems, flourField) ?? problemAt(problems, "flours.0.g")}
+        />
+        <NumberField
+          label={lifeText.ofWater}
+          unit="g"
+          value={draft.waterG}
+          onChange={(event) => set({ waterG: event.target.value })}
+          error={problemAt(problems, "water_g")}
+        />
+      </div>
+      <WhenAndNote
+        zone={zone}
+        draft={draft}
+        set={set}
+        problems={problems}
+        shown={[flourField, "flours.0.g", "water_g", "at", "note"]}
+      />
+      <End jarId={jar.id} busy={busy} />
+    </form>
+  );
+}
+
+function End({ jarId, busy }: { readonly jarId: string; readonly busy: boolean }) {
+  return (
+    <div className="flex gap-3">
+      <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
+        {busy ? commonText.saving : lifeText.noteIt}
+      </Button>
+      <ButtonLink look="plain" to={`/jars/${jarId}`}>
+        {commonText.leaveIt}
+      </ButtonLink>
+    </div>
+  );
+}

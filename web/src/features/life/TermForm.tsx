@@ -1,0 +1,263 @@
+import { api } from "../../api/client";
+import type { Catalogue, FamilyCode, Flour } from "../../api/types";
+import { Choice, Choices } from "../../ui/choice";
+import { NumberField } from "../../ui/field";
+import {
+  commonText,
+  FAMILY_WORDS,
+  FLOUR_WORDS,
+  GLASS_WORDS,
+  lifeText,
+  newJarText,
+  PLACE_WORDS,
+  SHAPE_WORDS,
+} from "../../words";
+import type { TermDraft, TermKind } from "./draft";
+
+export type FormProps = {
+  readonly draft: TermDraft;
+  readonly set: (part: Partial<TermDraft>) => void;
+  readonly error: (field: string) => string | null;
+};
+
+/** The fields whose problems stand beside them, by what is changed. */
+export const SHOWN: Record<TermKind, readonly string[]> = {
+  moved: ["warmth_c", "night_c", "thermometer"],
+  jar: ["tare_g", "volume_ml", "height_mm", "flare", "line_mm"],
+  flour: ["blends"],
+  rhythm: ["every_h"],
+  amount: ["size", "seed_g", "flour_parts", "hydration_percent"],
+  way: ["family"],
+};
+
+/** What is changed, field by field. */
+export function TermForm({ kind, ...form }: FormProps & { readonly kind: TermKind }) {
+  const catalogue = api.useQuery("get", "/api/catalogue", {}, { staleTime: Number.POSITIVE_INFINITY });
+  if (kind === "moved") return <PlaceForm {...form} places={catalogue.data?.places ?? []} />;
+  if (kind === "jar") return <GlassForm {...form} glasses={catalogue.data?.glasses ?? []} />;
+  if (kind === "flour") return <FlourForm {...form} />;
+  if (kind === "rhythm") return <RhythmForm {...form} />;
+  if (kind === "amount") return <AmountForm {...form} />;
+  return <WayForm {...form} families={catalogue.data?.families ?? []} />;
+}
+
+function PlaceForm({ draft, set, error, places }: FormProps & { readonly places: Catalogue["places"] }) {
+  const stations = api.useQuery("get", "/api/thermometers", {}, { staleTime: 60_000 });
+  const usual = places.map(({ place, warmth_c: celsius }) => ({
+    value: String(celsius),
+    label: PLACE_WORDS[place],
+    hint: newJarText.aboutC(celsius),
+  }));
+  const measured = (stations.data ?? []).map((one) => ({
+    value: one.id,
+    label: one.place,
+    hint: one.last_c === null ? newJarText.thermometerNothingYet : newJarText.thermometerC(one.last_c),
+    celsius: one.last_c,
+  }));
+  const choose = (next: string | null) => {
+    const station = measured.find(({ value }) => value === next);
+    if (station) set({ thermometer: station.value, warmth: String(station.celsius ?? draft.warmth) });
+    else if (next) set({ thermometer: null, warmth: next, night: "" });
+  };
+  const chosen = draft.thermometer ?? usual.find(({ value }) => value === draft.warmth)?.value ?? null;
+  return (
+    <>
+      <Choice
+        label={commonText.whereItStands}
+        items={[...usual, ...measured]}
+        value={chosen}
+        onChange={choose}
+        error={error("thermometer")}
+      />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <NumberField
+          label={commonText.warmth}
+          unit="°C"
+          value={draft.warmth}
+          onChange={(event) => set({ warmth: event.target.value })}
+          error={error("warmth_c")}
+        />
+        <NumberField
+          label={commonText.atNight}
+          unit="°C"
+          hint={commonText.onlyIfItIsColder}
+          value={draft.night}
+          onChange={(event) => set({ night: event.target.value })}
+          error={error("night_c")}
+        />
+      </div>
+    </>
+  );
+}
+
+function GlassForm({ draft, set, error, glasses }: FormProps & { readonly glasses: Catalogue["glasses"] }) {
+  const items = glasses.map((one) => ({
+    value: String(one.volume_ml),
+    label: GLASS_WORDS[one.glass],
+    hint: newJarText.ml(one.volume_ml),
+  }));
+  const take = (next: string | null) => {
+    const one = glasses.find((usual) => String(usual.volume_ml) === next);
+    if (one) set({ volume: String(one.volume_ml), height: String(one.height_mm), flare: "1" });
+  };
+  const field = (label: string, unit: string, key: "tare" | "volume" | "height" | "line", name: string) => (
+    <NumberField
+      label={label}
+      unit={unit}
+      value={draft[key]}
+      onChange={(event) => set({ [key]: event.target.value })}
+      error={error(name)}
+    />
+  );
+  return (
+    <>
+      <Choice
+        label={commonText.jar}
+        items={items}
+        value={items.find(({ value }) => value === draft.volume)?.value ?? null}
+        onChange={take}
+      />
+      <div className="grid gap-4 sm:grid-cols-2">
+        {field(newJarText.jarFilledToTheRim, "ml", "volume", "volume_ml")}
+        {field(newJarText.insideHeight, "mm", "height", "height_mm")}
+        {field(newJarText.weightOfTheEmptyJar, "g", "tare", "tare_g")}
+        {field(lifeText.lineMeasured, "mm", "line", "line_mm")}
+      </div>
+      <Choice
+        label={newJarText.itsShape}
+        items={SHAPE_WORDS}
+        value={SHAPE_WORDS.find(({ value }) => value === draft.flare)?.value ?? null}
+        onChange={(flare) => flare && set({ flare })}
+        error={error("flare")}
+      />
+    </>
+  );
+}
+
+const FLOURS = (Object.keys(FLOUR_WORDS) as Flour[]).map((value) => ({ value, label: FLOUR_WORDS[value] }));
+const HOW = [
+  { value: "mixed", label: lifeText.mixed },
+  { value: "turn", label: lifeText.inTurn },
+] as const;
+
+function FlourForm({ draft, set, error }: FormProps) {
+  const several = draft.flours.length > 1;
+  return (
+    <>
+      <Choices
+        label={lifeText.fedWith}
+        items={FLOURS}
+        value={draft.flours}
+        onChange={(flours) => set({ flours })}
+        error={error("blends")}
+      />
+      {several && (
+        <Choice
+          label={lifeText.mixedOrInTurn}
+          items={HOW}
+          value={draft.inTurn ? "turn" : "mixed"}
+          onChange={(next) => next && set({ inTurn: next === "turn" })}
+        />
+      )}
+      {several && !draft.inTurn && (
+        <div className="grid gap-4 sm:grid-cols-2">
+          {draft.flours.map((flour) => (
+            <NumberField
+              key={flour}
+              label={lifeText.partsOf(FLOUR_WORDS[flour])}
+              value={draft.parts[flour] ?? "1"}
+              onChange={(event) => set({ parts: { ...draft.parts, [flour]: event.target.value } })}
+            />
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
+
+const RHYTHMS = [
+  { value: "48", label: lifeText.everyOther },
+  { value: "24", label: lifeText.onceADay },
+  { value: "12", label: lifeText.twiceADay },
+  { value: "8", label: lifeText.threeADay },
+] as const;
+
+function RhythmForm({ draft, set, error }: FormProps) {
+  return (
+    <>
+      <Choice
+        label={lifeText.every}
+        items={RHYTHMS}
+        value={RHYTHMS.find(({ value }) => value === draft.every)?.value ?? null}
+        onChange={(every) => every && set({ every })}
+      />
+      <div className="max-w-64">
+        <NumberField
+          label={lifeText.otherHours}
+          unit={lifeText.hoursUnit}
+          value={draft.every}
+          onChange={(event) => set({ every: event.target.value })}
+          error={error("every_h")}
+        />
+      </div>
+    </>
+  );
+}
+
+function AmountForm({ draft, set, error }: FormProps) {
+  const [size] = [Number(draft.size) || 1];
+  const sizes = [
+    { value: String(size / 2), label: lifeText.half },
+    { value: String(size * 2), label: lifeText.twice },
+  ];
+  const field = (label: string, unit: string, key: "seed" | "flourParts" | "hydration", name: string) => (
+    <NumberField
+      label={label}
+      unit={unit}
+      hint={lifeText.emptyAsTheWay}
+      value={draft[key]}
+      onChange={(event) => set({ [key]: event.target.value })}
+      error={error(name)}
+    />
+  );
+  return (
+    <>
+      <Choice
+        label={lifeText.size}
+        items={sizes}
+        value={null}
+        onChange={(next) => next && set({ size: next })}
+        error={error("size")}
+      />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <NumberField
+          label={lifeText.sizeOfTheWay}
+          unit="×"
+          value={draft.size}
+          onChange={(event) => set({ size: event.target.value })}
+        />
+        {field(lifeText.seedKept, "g", "seed", "seed_g")}
+        {field(lifeText.flourToSeed, "", "flourParts", "flour_parts")}
+        {field(lifeText.waterToFlour, "%", "hydration", "hydration_percent")}
+      </div>
+    </>
+  );
+}
+
+/** What sleeps or is dried cannot be taken up by a jar that runs. */
+const BEGUN_ONLY: ReadonlySet<FamilyCode> = new Set(["dried_soak", "dried_spoons", "wake_and_keep"]);
+
+function WayForm({ draft, set, error, families }: FormProps & { readonly families: Catalogue["families"] }) {
+  const items = families
+    .filter(({ code }) => !BEGUN_ONLY.has(code))
+    .map(({ code }) => ({ value: code, ...FAMILY_WORDS[code] }));
+  return (
+    <Choice
+      label={lifeText.whichWay}
+      items={items}
+      value={draft.family}
+      onChange={(family) => set({ family, choices: {} })}
+      error={error("family")}
+    />
+  );
+}

@@ -1,0 +1,6 @@
+export { AwayPage } from "./AwayPage";
+export { BakePage } from "./BakePage";
+export { ChangePage, EditTerm } from "./ChangePage";
+export { TERM_KINDS, type TermBody } from "./draft";
+export { KeepPage } from "./KeepPage";
+export { PartPage } from "./PartPage";
