@@ -9,10 +9,13 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
-from ferment.kitchen.hours import Band, Hours
+from ferment.doors.bakes import Wanted, as_bake, bake_offers
+from ferment.kitchen.hours import Band, Hours, waking_hours
 from ferment.kitchen.vessel import Vessel
+from ferment.methods.keeping import KEEPING, Keeping
 from ferment.protocol.options import Choices
-from ferment.record.log import Look, Top
+from ferment.record.log import Log, Look, Top
+from ferment.record.terms import OtherWay
 from ferment.setups import Setup
 from ferment.simulation import TIDY, Habits, Happenings, Truth, play
 from logbook.bodies import AnyBody, BinBody, from_core
@@ -51,6 +54,9 @@ class DemoJar:
     habits: Habits = TIDY
     happenings: Happenings | None = None
     spoiled: str | None = None
+    # Days after which it was kept in the fridge, and the grams of the bake that is planned with it.
+    chilled_after: float | None = None
+    bakes: float | None = None
 
     def starts_at(self, now: datetime) -> datetime:
         # Minutes a baker would write down, not the second of the launch.
@@ -67,7 +73,8 @@ class DemoJar:
         setup = replace(self.setup(start), hours=Hours(UTC, around, around))
         days = (now - start) / timedelta(days=1)
         last: Look | None = None
-        for entry in play(setup, days, self.seed, self.truth, self.habits, self.happenings).log:
+        played = play(setup, days, self.seed, self.truth, self.habits, self._happenings(start)).log
+        for entry in played:
             last = entry if isinstance(entry, Look) else last
             yield from_core(entry)
         if self.spoiled and last is not None:
@@ -75,6 +82,26 @@ class DemoJar:
             seen = replace(last, at=at, top=frozenset({Top.FUZZY_SPOTS}), level=None)
             yield from_core(seen, note=self.spoiled)
             yield BinBody(kind="bin", at=at + timedelta(hours=0.5), note="")
+        if self.bakes is not None:
+            yield from self._bake(played, now)
+
+    def _happenings(self, start: datetime) -> Happenings | None:
+        if self.chilled_after is None:
+            return self.happenings
+        way = KEEPING[Keeping.FRIDGE]
+        kept = OtherWay("kept", start + timedelta(days=self.chilled_after), way.family, way.choices)
+        return replace(self.happenings or Happenings(), decided=(kept,))
+
+    def _bake(self, log: Log, now: datetime) -> Iterator[AnyBody]:
+        """What the product itself offers for Saturday at nine."""
+        saturday = now.replace(hour=9, minute=0, second=0, microsecond=0) + timedelta(days=(5 - now.weekday()) % 7)
+        mixed_at = saturday if saturday > now + timedelta(days=1) else saturday + timedelta(days=7)
+        setup = replace(self.setup(self.starts_at(now)), hours=waking_hours(UTC))
+        wanted = Wanted(self.bakes or 0.0, mixed_at)
+        found = bake_offers(setup, log, wanted, now)
+        best = next(iter(found.offers), found.soonest)
+        if best is not None:
+            yield from_core(as_bake("bake", best, wanted, now), note="Two spelt loaves for the crew.")
 
 
 JARS = (
@@ -120,5 +147,18 @@ JARS = (
         seed=8,
         happenings=Happenings(away=((30.0, 84.0), (88.0, 150.0))),
         spoiled="Green, at the rim. Left it too long.",
+    ),
+    DemoJar(
+        name="Quarry",
+        age_h=19 * 24 + 3.0,
+        family="equal_parts",
+        choices=equal_parts(30.0, SPELT_AND_RYE),
+        vessel=Vessel(tare_g=232.0, volume_ml=580.0, height_mm=120.0),
+        warmth_c=24.0,
+        seed=21,
+        truth=Truth(vigour=1.1, height=1.1),
+        habits=replace(TIDY, looks=4.0, looks_when_asked=True),
+        chilled_after=12.0,
+        bakes=180.0,
     ),
 )

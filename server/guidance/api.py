@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from uuid import UUID
 
 from django.utils import timezone
@@ -75,6 +76,12 @@ def read_unread_jar(request: Baker, jar_id: UUID) -> UnreadJarOut:
 @router.post("/preview", response={200: Assessment, 422: ProblemsOut})
 def preview(request: Baker, payload: PreviewIn) -> Assessment:
     return Assessment.model_validate(services.preview(setup_in(payload, request.auth), timezone.now()))
+
+
+@router.post("/preview/starts", response={200: list[datetime], 422: ProblemsOut})
+def preview_starts(request: Baker, payload: PreviewIn) -> list[datetime]:
+    """The two nearest starts for which the baker's hours have room, where the chosen one has none."""
+    return services.other_starts(setup_in(payload, request.auth), timezone.now())
 
 
 @router.post("/jars/{jar_id}/what-if", response={200: WhatIfOut, 404: ProblemsOut, 422: ProblemsOut})

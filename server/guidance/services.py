@@ -26,6 +26,7 @@ from ferment.doors.foresight import (
 from ferment.doors.keeping import KeepingOffer, keeping_offers
 from ferment.doors.lookup import Described, look_up
 from ferment.doors.sheet import AS_PLANNED, Sheet, WentIn, sheet
+from ferment.doors.starts import nearest_starts
 from ferment.mixing.contents import Origin
 from ferment.record.log import Log, Look
 from ferment.refusal import Refusal
@@ -155,6 +156,12 @@ def preview(setup: Setup, now: datetime) -> Assessment:
     """What a jar would ask for, before it is planned. Raises Refusal as planning it would."""
     admit_setup(setup, now)
     return assess(setup, (), now)
+
+
+def other_starts(setup: Setup, now: datetime) -> list[datetime]:
+    """When it could be begun so that the baker's hours have room for its first waits. Raises Refusal."""
+    admit_setup(setup, now)
+    return list(nearest_starts(setup, now))
 
 
 @dataclass(frozen=True)

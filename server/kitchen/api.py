@@ -22,7 +22,6 @@ from .wire import (
     HoursBody,
     JarOut,
     MethodIn,
-    NewJarIn,
     ReadyAfterIn,
     ShelfFloursBody,
     ShelfIn,
@@ -30,12 +29,10 @@ from .wire import (
     card_out,
     catalogue_out,
     checked_out,
-    descent_in,
     flours_in,
     flours_out,
     hands_out,
     hours_out,
-    setup_in,
 )
 
 router = Router(tags=["kitchen"], auth=signed_in)
@@ -44,13 +41,6 @@ router = Router(tags=["kitchen"], auth=signed_in)
 @router.get("/catalogue", response=CatalogueOut)
 def read_catalogue(request: HttpRequest) -> CatalogueOut:
     return catalogue_out(services.catalogue())
-
-
-@router.post("/jars", response={200: JarOut, 409: ProblemsOut, 422: ProblemsOut})
-def plan_jar(request: Baker, payload: NewJarIn) -> JarOut:
-    setup = setup_in(payload, request.auth)
-    card = services.plan_jar(request.auth, payload.id, payload.name, setup, timezone.now(), descent_in(payload))
-    return card_out(card)
 
 
 @router.put("/jars/{jar_id}/shelf", response={200: JarOut, 404: ProblemsOut})

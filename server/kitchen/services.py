@@ -68,11 +68,15 @@ class Lineage:
 
 
 @dataclass(frozen=True)
-class Descent:
-    """Out of which jar a new one comes, and by what."""
+class Beside:
+    """What a new jar has beside its set-up: its thermometer, and the jar that it comes out of."""
 
-    mother: UUID
-    came_by: UsedFor
+    thermometer: UUID | None = None
+    mother: UUID | None = None
+    came_by: UsedFor | None = None
+
+
+NOTHING_BESIDE = Beside()
 
 
 @dataclass(frozen=True)
@@ -213,20 +217,22 @@ def lock_label(account: Account, jar_id: UUID) -> None:
 
 
 def plan_jar(
-    account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime, descent: Descent | None = None
+    account: Account, jar_id: UUID, name: str, setup: Setup, now: datetime, beside: Beside = NOTHING_BESIDE
 ) -> JarCard:
     """Put a new jar on the shelf. The same id again gives the jar that is there, if it was planned like this.
 
-    Raises Problem where the jar that it comes out of is out of reach.
+    Raises Problem where its thermometer, or the jar that it comes out of, is out of reach.
     """
     there = _jars().filter(id=jar_id).first()
     if there is None:
         admit_setup(setup, now)
-        if descent is not None:
-            _own(account, descent.mother)
+        if beside.mother is not None:
+            _own(account, beside.mother)
+        if beside.thermometer is not None and not owns(account, beside.thermometer):
+            raise Problem(ServerProblem.NOT_FOUND, "thermometer", status=404)
         try:
             with transaction.atomic():
-                return _card(_make(account, jar_id, name, setup, descent))
+                return _card(_make(account, jar_id, name, setup, beside))
         except IntegrityError:
             there = _jars().get(id=jar_id)
     if there.kitchen.owner_id != account.pk or not _planned_so(there, name, setup):
@@ -274,7 +280,7 @@ def remove_jars(account: Account) -> None:
     Jar.objects.filter(kitchen__owner=account).delete()
 
 
-def _make(account: Account, jar_id: UUID, name: str, setup: Setup, descent: Descent | None) -> Jar:
+def _make(account: Account, jar_id: UUID, name: str, setup: Setup, beside: Beside) -> Jar:
     return Jar.objects.create(
         id=jar_id,
         kitchen_id=kitchen_of(account),
@@ -293,8 +299,9 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup, descent: Desc
         night_c=setup.night_c,
         ready_after=setup.ready_after,
         starts_at=setup.starts_at,
-        mother_id=descent.mother if descent else None,
-        came_by=descent.came_by if descent else None,
+        thermometer=beside.thermometer,
+        mother_id=beside.mother,
+        came_by=beside.came_by if beside.mother else None,
     )
 
 

@@ -14,6 +14,7 @@ from pydantic import Field
 
 from accounts.services import Account
 from accounts.wire import Moment, Name, Request, Told
+from ferment.doors.begun import BegunAs
 from ferment.kitchen.flours import Flour
 from ferment.kitchen.hours import Band, Hours
 from ferment.kitchen.usual import BEGINNING, GLASSES, PLACES_C, Glass, UsualPlace
@@ -27,7 +28,7 @@ from ferment.record.log import UsedFor
 from ferment.setups import Setup
 
 from .hands import Hands, Helper
-from .services import Ancestor, Descent, JarCard, ShelfFlour, catalogue, hours_of, method_from_outside
+from .services import Ancestor, Beside, JarCard, ShelfFlour, catalogue, hours_of, method_from_outside
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
 
@@ -55,11 +56,14 @@ class JarBody(Request):
 
 
 class NewJarIn(JarBody):
-    """A new jar; `mother` is the one that it comes out of, and `came_by` what by."""
+    """A new jar; `mother` is the one that it comes out of, and `came_by` what by. `begun` is what was done since its
+    start, where that lies in the past: it is written down with it."""
 
     id: UUID
     mother: UUID | None = None
     came_by: UsedFor | None = None
+    begun: BegunAs | None = None
+    thermometer: UUID | None = None
 
 
 class ShelfIn(Request):
@@ -332,8 +336,8 @@ def ancestors_out(jars: Iterable[Ancestor]) -> list[AncestorOut]:
     return [AncestorOut(id=jar.id, name=jar.name) for jar in jars]
 
 
-def descent_in(body: NewJarIn) -> Descent | None:
-    return Descent(body.mother, body.came_by or UsedFor.SPLIT) if body.mother else None
+def beside_in(body: NewJarIn) -> Beside:
+    return Beside(body.thermometer, body.mother, body.came_by or UsedFor.SPLIT)
 
 
 def hours_out(hours: Hours) -> HoursBody:

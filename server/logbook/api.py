@@ -8,7 +8,7 @@ from django.utils import timezone
 from ninja import Router
 
 from accounts.security import Baker, signed_in
-from kitchen.wire import JarOut, PlaceIn, card_out
+from kitchen.wire import JarOut, NewJarIn, PlaceIn, beside_in, card_out, setup_in
 from problems import ProblemsOut
 
 from . import services
@@ -16,6 +16,13 @@ from .wire import AmendIn, ChangeOut, EntryOut, RecordIn, changed_out, recorded_
 
 router = Router(tags=["logbook"], auth=signed_in)
 WRITES = {200: EntryOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut}
+
+
+@router.post("/jars", response={200: JarOut, 409: ProblemsOut, 422: ProblemsOut})
+def plan_jar(request: Baker, payload: NewJarIn) -> JarOut:
+    """A new jar, with what was done since its start where it was begun before."""
+    new = services.NewJar(payload.id, payload.name, setup_in(payload, request.auth), beside_in(payload), payload.begun)
+    return card_out(services.plan_new(request.auth, new, timezone.now()))
 
 
 @router.post("/jars/{jar_id}/log", response=WRITES)

@@ -6,21 +6,23 @@ from collections.abc import Iterable, Sequence
 from contextlib import suppress
 from dataclasses import dataclass
 from datetime import datetime
-from uuid import UUID, uuid4
+from uuid import UUID, uuid4, uuid5
 
 from django.db import IntegrityError, transaction
 from django.db.models import Count, Max
 
 from accounts.services import Account
 from ferment.doors.admission import admit, admit_removal
+from ferment.doors.begun import BegunAs, as_begun
 from ferment.record import log
 from ferment.refusal import Fact
-from kitchen.services import JarCard, jar_of, lock_jar, lock_label, set_place
+from ferment.setups import Setup
+from kitchen.services import Beside, JarCard, jar_of, lock_jar, lock_label, plan_jar, set_place
 from places.services import owns
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError
 
-from .bodies import AnyBody, FeedBody, from_stored, to_core, to_stored
+from .bodies import AnyBody, FeedBody, from_core, from_stored, to_core, to_stored
 from .models import Change, Entry
 from .terms import MovedBody
 
@@ -227,6 +229,43 @@ def lay_log(card: JarCard, entries: Iterable[tuple[UUID, AnyBody]], now: datetim
             Entry(id=entry_id, jar_id=card.id, kind=body.kind, at=body.at, body=to_stored(body), recorded_at=now)
         )
     Entry.objects.bulk_create(rows)
+
+
+@dataclass(frozen=True)
+class NewJar:
+    """A jar to be put on the shelf; `begun` is what was done since its start, where that is to be written down."""
+
+    id: UUID
+    name: str
+    setup: Setup
+    beside: Beside
+    begun: BegunAs | None
+
+
+def plan_new(account: Account, new: NewJar, now: datetime) -> JarCard:
+    """Plan a jar, and write down what was done since its start; both or neither. Sent twice it is done once.
+
+    Raises Refusal and Problem as `plan_jar` does.
+    """
+    with transaction.atomic():
+        card = plan_jar(account, new.id, new.name, new.setup, now, new.beside)
+        if new.begun is not None and not Entry.objects.filter(jar_id=new.id).exists():
+            so_far: log.Log = ()
+            for number, made in enumerate(as_begun(card.setup, new.begun, now)):
+                entry_id = uuid5(new.id, f"begun-{number}")
+                admit(card.setup, so_far, made, made.at)
+                so_far = (*so_far, made)
+                body = from_core(made)
+                Entry.objects.create(
+                    id=entry_id,
+                    jar_id=new.id,
+                    kind=body.kind,
+                    at=body.at,
+                    body=to_stored(body),
+                    recorded_at=now,
+                    recorded_by=account,
+                )
+        return card
 
 
 def written_by_someone(jar_ids: Sequence[UUID]) -> bool:

@@ -56,7 +56,7 @@ def also(*tasks: Task) -> tuple[Task, ...]:
     return tasks
 
 
-STIR, CLEAN, FLOAT, POUR = Task.STIR, Task.CLEAN_JAR, Task.FLOAT_TEST, Task.POUR_OFF
+STIR, CLEAN, POUR = Task.STIR, Task.CLEAN_JAR, Task.POUR_OFF
 HEIGHT, PH, COLD, WARM = Task.MEASURE_HEIGHT, Task.READ_PH, Task.TO_FRIDGE, Task.TO_COUNTER
 RYE_150 = {"rye": 100.0}
 HALF_RYE = {"rye": 35.0, "white": 35.0}
@@ -72,7 +72,7 @@ ROWS = (
             Turn(48, 75, HALF_RYE, keep=75),
             Turn(72, 75, HALF_RYE, keep=75),
             Turn(96, 75, HALF_RYE, keep=75),
-            Turn(120, 50, {"white": 50.0}, keep=25, also=also(FLOAT), waits=("risen_and_fallen",)),
+            Turn(120, 50, {"white": 50.0}, keep=25, waits=("risen_and_fallen",)),
             Turn(144, 50, {"white": 50.0}, keep=25),
         ),
         {"way": "long", "start_grams": 100.0},
@@ -85,7 +85,7 @@ ROWS = (
             Turn(0, 150, RYE_150),
             Turn(24, 150, RYE_150, keep=125),
             Turn(48, 80, {"rye": 80.0}, keep=187.5),
-            Turn(72, 50, {"rye": 50.0}, keep=20, also=also(FLOAT), waits=("risen_and_fallen",)),
+            Turn(72, 50, {"rye": 50.0}, keep=20, waits=("risen_and_fallen",)),
             Turn(96, 50, {"rye": 50.0}, keep=20),
         ),
         {"way": "short", "start_grams": 100.0, "seed_grams": 20.0, "flour_parts": 2.5, "blend": {"rye": 1.0}},
@@ -301,11 +301,11 @@ ROWS = (
             Turn(0, 2 * OZ, put_in=10),
             Turn(1.5, also=also(STIR)),
             Turn(3, flours={"white": 14.2, "whole_wheat": 14.1}),
-            Turn(24, 30, {"white": 15.0, "whole_wheat": 15.0}),
-            Turn(48, 30, {"white": 15.0, "whole_wheat": 15.0}),
-            Turn(66, 50, {"white": 25.0, "whole_wheat": 25.0}),
-            Turn(76, 50, {"white": 25.0, "whole_wheat": 25.0}),
-            Turn(96, 50, {"white": 25.0, "whole_wheat": 25.0}, keep=100),
+            Turn(27, 30, {"white": 15.0, "whole_wheat": 15.0}),
+            Turn(51, 30, {"white": 15.0, "whole_wheat": 15.0}),
+            Turn(69, 50, {"white": 25.0, "whole_wheat": 25.0}),
+            Turn(81, 50, {"white": 25.0, "whole_wheat": 25.0}),
+            Turn(105, 50, {"white": 25.0, "whole_wheat": 25.0}),
         ),
         {"way": "build_up", "culture_grams": 10.0},
     ),
@@ -316,8 +316,8 @@ ROWS = (
             Turn(0, TBSP_WATER, {"white": tbsp("white")}, put_in=5),
             Turn(18, 2 * TBSP_WATER, {"white": 2 * tbsp("white")}),
             Turn(36, 2 * TBSP_WATER, {"white": cup("white") / 4}),
-            Turn(56, CUP_WATER / 4, {"white": cup("white") / 2}),
-            Turn(76, CUP_WATER / 4, {"white": cup("white") / 2}, out=130.1),
+            Turn(60, CUP_WATER / 4, {"white": cup("white") / 2}),
+            Turn(84, CUP_WATER / 4, {"white": cup("white") / 2}, out=130.1),
         ),
         {},
     ),
@@ -328,7 +328,7 @@ ROWS = (
             Turn(0, 40, put_in=3),
             Turn(1.5, also=also(STIR)),
             Turn(3, flours={"white": 10.0, "whole_wheat": 10.0}),
-            Turn(24, 20, {"white": 10.0, "whole_wheat": 10.0}, keep=20, also=also(CLEAN)),
+            Turn(27, 20, {"white": 10.0, "whole_wheat": 10.0}, keep=20, also=also(CLEAN)),
         ),
         {"way": "refresh"},
         repeats=4,

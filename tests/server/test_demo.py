@@ -24,8 +24,21 @@ class Laying(TestCase):
         self.assertEqual((kitchen["is_demo"], kitchen["time_zone"]), (True, "Asia/Tokyo"))
         told = {jar["jar"]["name"]: (jar["day"], jar["next_move"]["move"]) for jar in kitchen["jars"]}
         self.assertEqual(
-            told, {"Harbour": (9, "feed"), "Moth": (4, "feed"), "Lantern": (3, "feed"), "Bellows": (7, "binned")}
+            told,
+            {
+                "Harbour": (9, "feed"),
+                "Moth": (4, "feed"),
+                "Lantern": (3, "feed"),
+                "Bellows": (7, "binned"),
+                "Quarry": (20, told["Quarry"][1]),
+            },
         )
+
+    def test_one_jar_is_kept_in_the_fridge_with_a_bake_planned_on_saturday(self) -> None:
+        lay_kitchen(timezone.now())
+        quarry = self.visitor().ok("GET", "/api/kitchen")["jars"][-1]
+        mixed_at = datetime.fromisoformat(quarry["next_bake"]["mixed_at"])
+        self.assertEqual((quarry["chapter"]["kind"], mixed_at.weekday(), mixed_at.hour), ("fridge", 5, 9))
 
     def test_one_jar_is_photographed_and_the_pictures_say_what_the_looks_said(self) -> None:
         lay_kitchen(timezone.now())
@@ -54,7 +67,7 @@ class Laying(TestCase):
         lay_kitchen(now - timedelta(days=3))
         self.assertTrue(lay_kitchen(now))
         days = [jar["day"] for jar in self.visitor().ok("GET", "/api/kitchen")["jars"]]
-        self.assertEqual(days, [9, 4, 3, 7])
+        self.assertEqual(days, [9, 4, 3, 7, 20])
 
     def test_what_a_visitor_wrote_is_kept(self) -> None:
         now = timezone.now()

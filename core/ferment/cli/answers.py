@@ -17,7 +17,7 @@ from ..kitchen.vessel import ROOM_WANTED, most_grams
 from ..methods import FAMILIES
 from ..mixing.building import build
 from ..mixing.contents import Contents, follow_steps
-from ..mixing.feeding import From, parse_ratio, plan_feed, seed_from
+from ..mixing.feeding import From, parse_ratio, plan_feed, plan_total, seed_from
 from ..mixing.mending import mend
 from ..mixing.weighing import ScaleStep, scale_walk
 from ..planner import MOST_STEPS, totals
@@ -45,9 +45,11 @@ def feeding(arguments: argparse.Namespace) -> object:
     ratio = parse_ratio(arguments.ratio)
     grams(arguments.tare, "tare")
     vessel = jar_of(arguments.jar_ml, arguments.tare) if arguments.jar_ml else None
-    seed = seed_from(From(arguments.keep, arguments.total, vessel, arguments.flour), ratio)
-    plan = plan_feed(
-        seed,
+    size = From(arguments.keep, arguments.total, vessel, arguments.flour)
+    seed = seed_from(size, ratio)
+    by, amount = (plan_feed, seed) if size.total_g is None else (plan_total, size.total_g)
+    plan = by(
+        amount,
         ratio,
         blend_of(parts_of(arguments.blend)),
         salt_percent=arguments.salt_percent,

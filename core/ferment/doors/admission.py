@@ -87,7 +87,8 @@ def admit(setup: Setup, log: Log, entry: Entry, now: datetime) -> None:
     elif isinstance(entry, Bin):
         _admit_bin(others, entry)
     else:
-        _after_the_first_mix(others, entry.at)
+        if not (isinstance(entry, Bake) and course_of(setup).origin is not Origin.FLOUR_AND_WATER):
+            _after_the_first_mix(others, entry.at)
         _admit_on_the_way(setup, tuple(other for other in in_order(others) if other.at <= entry.at), entry)
 
 

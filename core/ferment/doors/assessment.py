@@ -42,7 +42,7 @@ from .told import (
     round_seen,
     since_feed,
     stands,
-    totals,
+    used_so_far,
 )
 
 
@@ -198,7 +198,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         expected_look=expected_look(
             judged.stage.stage if judged.stage else None, past_peak=told is not None and told.peaks.likely < now
         ),
-        asked=_asked(ledger, made),
+        asked=_asked(ledger, made, near_peak=_near_peak(told, judged, now)),
         chilled=tuple(ColdSpan(since, until) for since, until in ledger.cold_spans),
         stands=stands(setup, ledger, made),
         chapters=chapters(course, ledger),
@@ -209,7 +209,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         counsel=advised.counsel,
         notices=notices(setup, course, ledger, made, judged),
         rounds=tuple(round_seen(turn) for turn in ledger.rounds),
-        totals=totals(ledger),
+        totals=used_so_far(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
         discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
         doubles_at=round(doubles_at(paste_in(ledger)), 3) if ledger.rounds else DOUBLED,
@@ -245,7 +245,14 @@ def _hungry_again_at(told: Forecast | None, now: datetime) -> datetime | None:
     return told.hungry_at if told.hungry_at > max(now, told.peaks.likely) else None
 
 
-def _asked(ledger: Ledger, made: Plan) -> AskedOfLook:
+def _near_peak(told: Forecast | None, judged: Judgement, now: datetime) -> bool:
+    """A spoonful floats at the peak, if ever: not before, and not after the fall."""
+    if told is None or judged.stage is None or not judged.stage.shows_yeast:
+        return False
+    return told.peaks.earliest <= now <= told.peaks.latest
+
+
+def _asked(ledger: Ledger, made: Plan, *, near_peak: bool) -> AskedOfLook:
     tasks = {doing.do for step in made.steps for doing in step.do}
     sights = {wait.sight for step in made.steps for wait in step.waits_for}
     seen = ledger.sightings
@@ -253,7 +260,7 @@ def _asked(ledger: Ledger, made: Plan) -> AskedOfLook:
         thickness=SightCode.RUNNY in sights or any(one.thickness for one in seen),
         ph=Task.READ_PH in tasks or any(one.ph is not None for one in seen),
         celsius=any(one.celsius is not None for one in seen),
-        floats=Task.FLOAT_TEST in tasks or any(one.floats is not None for one in seen),
+        floats=near_peak,
     )
 
 
@@ -262,8 +269,10 @@ def _no_move(move: Move) -> NextMove:
 
 
 def asks_how_to_keep(ledger: Ledger, made: Plan, judged: Judgement) -> bool:
-    """Whether it is ready, and nobody has said yet how it goes on."""
-    if ledger.binned or judged.readiness is None or not judged.readiness.ready or is_kept(made.course):
+    """Whether it is ready, or its way is at its end, and nobody has said yet how it goes on."""
+    if ledger.binned or judged.readiness is None or is_kept(made.course):
+        return False
+    if not judged.readiness.ready and made.next is not None:
         return False
     return not any(isinstance(deed, Deed) and deed.deed is DeedKind.LET_GO for deed in ledger.deeds)
 

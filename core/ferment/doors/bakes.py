@@ -18,13 +18,14 @@ from ..kitchen.hours import HOUR, Hours, fit
 from ..kitchen.quantities import grams, on_scale
 from ..kitchen.vessel import most_grams
 from ..kitchen.warmth import Stay
+from ..mixing.contents import Origin
 from ..mixing.feeding import ratio_as_weighed
 from ..planner import Plan
 from ..record.ledger import Ledger, is_cold
 from ..record.log import Bake, BakeFeed, Log
 from ..refusal import Refusal, RefusalCode
 from ..setups import Setup, background_of, course_of, ledger_of, plan_of, warmth_told
-from ..tracker import Background, IfFed, forecast, if_fed, of_a_grown_jar
+from ..tracker import Background, IfFed, forecast, if_fed, if_woken, of_a_grown_jar
 from ..tracker.rounds import Turn
 from .alterations import BAKE_AT_MOST_AHEAD
 
@@ -35,11 +36,14 @@ PARTS_BEFORE = (1.0, 2.0, 3.0, 5.0)
 AWAKE_FOR = timedelta(hours=36)
 SLEPT = ((4.0, 1), (21.0, 2))
 FEEDS_AFTER_LONG_SLEEP = 3
+# A culture of which nobody has said how long it slept; and as much of it as there surely is.
+FEEDS_OF_A_SLEEPER, A_SPOON_G = 2, 30.0
 # A levain is as good this long around its peak, and a feed between may be so long after the peak of the one before.
 SLACK, LONGEST_AFTER = timedelta(hours=1.5), timedelta(hours=8)
 # What slept long is fed once a day to wake it, whether it has peaked or not.
 LONGEST_AFTER_WAKING = timedelta(hours=18)
 RISEN_ENOUGH = 0.85
+LEAST_OF_THE_PEAK = 0.7
 LEAST_SEED_G = 2.0
 # Feeds are timed to five minutes; one that is due now may be so much late.
 GRID, NOW_SLACK = timedelta(minutes=5), timedelta(minutes=5)
@@ -124,7 +128,8 @@ def _table(setup: Setup, log: Log, wanted: Wanted, now: datetime) -> _Search:
     grams(wanted.leaves_g, "leaves_g")
     course = course_of(setup)
     ledger = ledger_of(setup, course, log)
-    if not ledger.rounds or ledger.binned:
+    asleep = course.origin is not Origin.FLOUR_AND_WATER
+    if (not ledger.rounds and not asleep) or ledger.binned:
         raise Refusal(RefusalCode.BEFORE_THE_START, "mixed_at")
     if not now < wanted.mixed_at <= now + BAKE_AT_MOST_AHEAD:
         facts = {"earliest": now.isoformat(), "latest": (now + BAKE_AT_MOST_AHEAD).isoformat()}
@@ -166,7 +171,8 @@ class _Search:
 
     @property
     def there_is_g(self) -> float:
-        return self.ledger.contents.total_g
+        """What a culture that still sleeps elsewhere holds is not known: enough to begin with."""
+        return self.ledger.contents.total_g if self.ledger.rounds else A_SPOON_G
 
     @property
     def blend(self) -> Blend:
@@ -187,6 +193,8 @@ class _Search:
 
     @property
     def usual_feeds(self) -> int:
+        if not self.ledger.rounds:
+            return FEEDS_OF_A_SLEEPER
         since = self.now - self.ledger.rounds[-1].feed.at
         if since <= AWAKE_FOR and not is_cold(self.ledger, self.now):
             return 1
@@ -204,7 +212,8 @@ class _Search:
         places += [(Where.WARMER, WARM_C)] if here < WARM_C - 2.0 else []
         places += [(Where.COOLER, COOL_C)] if here > COOL_C + 2.0 else []
         for where, celsius in places:
-            numbers = range(1, FEEDS_AFTER_LONG_SLEEP + 1) if where is Where.HERE else (self.usual_feeds,)
+            most = min(FEEDS_AFTER_LONG_SLEEP, self.usual_feeds + 1)
+            numbers = range(1, most + 1) if where is Where.HERE else (self.usual_feeds,)
             for feeds in numbers:
                 offer = self._offer(mixed_at, feeds, where, celsius)
                 if offer is None:
@@ -309,7 +318,7 @@ class _Search:
                 return None
             told = self._would(feeds, where, celsius)
             off = told.peaks.likely - mixed_at
-            moved = self._moved(chain, off)
+            moved = self._moved(chain, off, celsius)
             if abs(off) <= timedelta(minutes=20) or moved is None or moved == chain:
                 break
             chain = moved
@@ -320,10 +329,14 @@ class _Search:
         peaks = (told.peaks.earliest, told.peaks.likely, told.peaks.latest)
         return Offer(tuple(feeds), mixed_at, peaks, where, celsius, weaker=len(chain) < self.usual_feeds)
 
-    def _moved(self, chain: Sequence[_Meal], off: timedelta) -> tuple[_Meal, ...] | None:
+    def _gap(self, meal: _Meal, celsius: float) -> timedelta:
+        """How long a feed has at least before the next."""
+        return timedelta(hours=self._peak_h(meal.parts, celsius) * LEAST_OF_THE_PEAK)
+
+    def _moved(self, chain: Sequence[_Meal], off: timedelta, celsius: float) -> tuple[_Meal, ...] | None:
         """The last feed earlier or later by as much, inside the hours and after what is before it."""
         *before, last = chain
-        least = before[-1].at + timedelta(hours=2) if before else self.now - NOW_SLACK
+        least = before[-1].at + self._gap(before[-1], celsius) if before else self.now - NOW_SLACK
         wished = max(last.at - off, least)
         fitted = fit(self.hours, wished, wished - 2.0 * SLACK, wished + 2.0 * SLACK)
         if not fitted.fits or fitted.at < least:
@@ -345,7 +358,7 @@ class _Search:
         return list(reversed(told))
 
     def _would(self, feeds: Sequence[FeedTowards], where: Where, celsius: float) -> IfFed:
-        start = self.ledger.rounds[0].feed.at
+        start = self.ledger.rounds[0].feed.at if self.ledger.rounds else max(feeds[0].at, self.now)
         meals = [
             Turn((max(one.at, self.now) - start) / HOUR, one.keep_g, one.flours, one.water_g, 0.0, 0.0) for one in feeds
         ]
@@ -357,7 +370,10 @@ class _Search:
         if cold and cold[-1][1] is None:
             # It comes out for its first feed.
             cold = (*cold[:-1], (cold[-1][0], max(first, cold[-1][0])))
-        return if_fed(self.ledger, replace(self.background, place=place, cold=cold), *meals)
+        background = replace(self.background, place=place, cold=cold)
+        if not self.ledger.rounds:
+            return if_woken(self.ledger, background, start, *meals)
+        return if_fed(self.ledger, background, *meals)
 
 
 def _to_grid(at: datetime) -> datetime:

@@ -197,7 +197,7 @@ def round_seen(turn: Round) -> RoundSeen:
     )
 
 
-def totals(ledger: Ledger) -> Totals:
+def used_so_far(ledger: Ledger) -> Totals:
     return Totals(
         feeds=len(ledger.rounds),
         flour_g=sum(turn.feed.flour_g for turn in ledger.rounds),

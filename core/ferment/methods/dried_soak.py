@@ -25,7 +25,7 @@ from ..protocol.method import (
     Way,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Pick, PickOption, Scale
-from .shorthand import BLEND, DRIED_JAR, FOR_EVER, NOW, SEED, clock, every, parts
+from .shorthand import BLEND, DRIED_JAR, FOR_EVER, NOW, SEED, every, fixed, parts
 
 BUILD = Only(OptionCode.WAY, (Pick.BUILD_UP,))
 REFRESH = Only(OptionCode.WAY, (Pick.REFRESH,))
@@ -55,10 +55,11 @@ METHOD = Method(
         Phase("stir_half_way", HALF_WAY, (Stir(),)),
         Phase("flour_ounces", HALF_WAY, (KeepAll(), Add(Measure(1, Unit.OUNCE), None, FIRST)), only=(BUILD,)),
         Phase("flour", HALF_WAY, (KeepAll(), Add(SEED, None, FIRST)), only=(REFRESH,)),
-        Phase("up_30", clock(24), (KeepAll(), both(30)), Turns(usual=2, most=2), (BUILD,)),
+        Phase("up_30", fixed(24), (KeepAll(), both(30)), Turns(usual=2, most=2), (BUILD,)),
         Phase("up_50", Wait(18, 12, 24), (KeepAll(), both(50)), only=(BUILD,)),
-        Phase("up_50_again", clock(12), (KeepAll(), both(50)), only=(BUILD,)),
-        Phase("keep", every(), (Keep(Measure(100)), both(50)), FOR_EVER, (BUILD,)),
+        Phase("up_50_again", fixed(12), (KeepAll(), both(50)), only=(BUILD,)),
+        # Nothing goes out before the first loaf, on day 6: with it this way ends.
+        Phase("up_to_the_loaf", fixed(24), (KeepAll(), both(50)), only=(BUILD,)),
         Phase(
             "refresh",
             every(),

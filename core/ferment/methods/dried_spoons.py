@@ -16,7 +16,7 @@ from ..protocol.method import (
     Wait,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from .shorthand import BLEND, DRIED_JAR, FOR_EVER, NOW, clock, cups, parts, spoons
+from .shorthand import BLEND, DRIED_JAR, FOR_EVER, NOW, clock, cups, fixed, parts, spoons
 
 HALF_DAY_OR_MORE = Wait(18, 12, 24)
 
@@ -32,7 +32,7 @@ METHOD = Method(
         Phase("wet", NOW, (PutIn(FromOption(OptionCode.CULTURE_GRAMS)), Add(spoons(1), spoons(1), BLEND))),
         Phase("two_spoons", HALF_DAY_OR_MORE, (KeepAll(), Add(spoons(2), spoons(2), BLEND))),
         Phase("quarter_cup", HALF_DAY_OR_MORE, (KeepAll(), Add(cups(0.25), spoons(2), BLEND))),
-        Phase("half_cup", clock(24), (KeepAll(), Add(cups(0.5), cups(0.25), BLEND))),
+        Phase("half_cup", fixed(24), (KeepAll(), Add(cups(0.5), cups(0.25), BLEND))),
         Phase(
             "daily",
             clock(24),

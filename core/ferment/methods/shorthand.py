@@ -38,6 +38,11 @@ def clock(usual_h: float, early_h: float | None = None, late_h: float | None = N
     return Wait(usual_h, early, late, beat=usual_h % 12 == 0)
 
 
+def fixed(usual_h: float) -> Wait:
+    """A wait that takes its time: never shorter, and late by a quarter of it at most."""
+    return Wait(usual_h, usual_h, usual_h * 1.25, beat=usual_h % 12 == 0)
+
+
 def every(times: float = 1.0) -> Wait:
     """The interval that the baker chose."""
     code = OptionCode.EVERY_HOURS

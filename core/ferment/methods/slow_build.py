@@ -17,7 +17,7 @@ from ..protocol.method import (
     Turns,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, START, clock, parts
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, START, clock, fixed, parts
 
 HALF = FromOption(OptionCode.START_GRAMS, 4)
 
@@ -31,7 +31,7 @@ METHOD = Method(
     ),
     phases=(
         Phase("mix", NOW, (Add(START, OfFlour(100), BLEND),)),
-        Phase("on_top", clock(24), (KeepAll(), Add(AsStart(), AsStart(), BLEND)), Turns(usual=3, most=3)),
+        Phase("on_top", fixed(24), (KeepAll(), Add(AsStart(), AsStart(), BLEND)), Turns(usual=3, most=3)),
         Phase(
             "half_out",
             clock(24),

@@ -17,7 +17,7 @@ from ..protocol.method import (
     Thing,
 )
 from ..protocol.options import BlendOption, NumberOption, OptionCode, Scale
-from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, PARTS, SEED, clock, every, parts
+from .shorthand import BLEND, FOR_EVER, NEW_JAR, NOW, PARTS, SEED, every, fixed, parts
 
 METHOD = Method(
     code="small_seed",
@@ -31,7 +31,7 @@ METHOD = Method(
     phases=(
         Phase("mix", NOW, (Add(FromOption(OptionCode.SEED_GRAMS, 4), OfFlour(100), BLEND),)),
         # Nothing goes out before the third day: the first mix once more on top.
-        Phase("on_top", clock(24), (KeepAll(), Add(AsStart(), AsStart(), BLEND))),
+        Phase("on_top", fixed(24), (KeepAll(), Add(AsStart(), AsStart(), BLEND))),
         Phase("feed", every(), (Keep(SEED), Add(OfKept(PARTS), OfKept(PARTS), BLEND)), FOR_EVER),
     ),
     expect=NEW_JAR,

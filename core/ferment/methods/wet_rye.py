@@ -7,7 +7,6 @@ from ..protocol.method import (
     Add,
     AsStart,
     BlendFrom,
-    Check,
     Days,
     FromOption,
     Keep,
@@ -19,7 +18,6 @@ from ..protocol.method import (
     Otherwise,
     Phase,
     Thing,
-    Try,
     Turns,
     Way,
 )
@@ -36,6 +34,7 @@ from .shorthand import (
     START,
     clock,
     every,
+    fixed,
     parts,
     until,
     until_seen,
@@ -66,7 +65,7 @@ METHOD = Method(
     ),
     phases=(
         Phase("mix", NOW, (Add(START, OfFlour(150), FIRST),)),
-        Phase("second_day", clock(24), (Keep(OfJar(0.5)), Add(AsStart(), AsStart(), FIRST))),
+        Phase("second_day", fixed(24), (Keep(OfJar(0.5)), Add(AsStart(), AsStart(), FIRST))),
         Phase(
             "half_and_half",
             clock(24),
@@ -84,7 +83,7 @@ METHOD = Method(
         Phase(
             "first_keeping",
             until_seen(RisenAndFallen(1.5), 24, 8, 48, Otherwise.DO_IT),
-            (Try(Check.FLOAT), Keep(SEED), MEAL),
+            (Keep(SEED), MEAL),
         ),
         Phase("keep", every(), (Keep(SEED), MEAL), FOR_EVER),
     ),

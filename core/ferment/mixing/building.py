@@ -76,8 +76,9 @@ def build(
         if number < feeds:
             flour, water = there * ratio, there * ratio * water_share
         else:
-            flour = (total - there) / (1.0 + water_share)
-            water = flour * water_share
+            # The total holds: what rounding leaves over goes to the water.
+            flour = on_scale((total - there) / (1.0 + water_share), step)
+            water = total - there - flour
         plan = weighed(there, flour, water, blend, step=step)
         plans.append(plan)
         there = plan.total_g

@@ -73,6 +73,7 @@ class FeedPlan:
 
     `keep_g` is what is left of the jar, or for a first mix the culture put in (0 for flour and water alone). `juice_g`
     stands in for water. `hold_back_g` of the water is kept at hand until the thickness shows whether it is needed.
+    `mix_ahead` is the blend where so little of it cannot be weighed apart: it is mixed ahead, and taken from that.
     """
 
     keep_g: float
@@ -85,6 +86,7 @@ class FeedPlan:
     juice_g: float = 0.0
     hold_back_g: float = 0.0
     measured: tuple[Measured, ...] = ()
+    mix_ahead: Blend = ()
 
     @property
     def flour_g(self) -> float:
@@ -108,6 +110,22 @@ def plan_feed(keep_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float 
     flour, water = grams(unit * ratio.flour, "flour_g"), grams(unit * ratio.water, "water_g")
     if on_scale(flour, step) <= 0 or on_scale(water, step) <= 0:
         raise Refusal(RefusalCode.OUT_OF_RANGE, "keep_g", {"least": step, "most": 10_000.0})
+    return weighed(keep, flour, water, blend, salt_percent=salt_percent, step=step)
+
+
+def plan_total(total_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float = 0.0, step: float = 1.0) -> FeedPlan:
+    """A feed by `ratio` of which seed, flour and water make `total_g` to within half a scale step.
+
+    Each stands within a step of the exact ratio: what rounding leaves over goes to the water.
+    Raises Refusal as `plan_feed` does.
+    """
+    known_step(step)
+    total = on_scale(grams(total_g, "total_g", least=step), step)
+    keep = on_scale(seed_for_total(total, ratio), step)
+    flour = on_scale((total - keep) * ratio.flour / (ratio.flour + ratio.water), step)
+    water = round(total - keep - flour, 6)
+    if keep <= 0 or flour <= 0 or water <= 0:
+        raise Refusal(RefusalCode.OUT_OF_RANGE, "total_g", {"least": step, "most": 10_000.0})
     return weighed(keep, flour, water, blend, salt_percent=salt_percent, step=step)
 
 
@@ -141,7 +159,18 @@ def weighed(
         total_g=round(keep + flour_g + water_g + juice_g + salt_g, 6),
         ratio=ratio_as_weighed(keep, flour_g, water_g + juice_g),
         fresh_hydration_percent=round(100.0 * (water_g + juice_g) / flour_g, 1) if flour_g else None,
+        mix_ahead=blend if _is_lost(flour_g, blend, step) else (),
     )
+
+
+# A part of a blend that is off by more than this of itself is not that blend any more.
+OFF_SHARE = 0.34
+
+
+def _is_lost(flour_g: float, blend: Blend, step: float) -> bool:
+    there = {part.flour: part.g for part in divide(flour_g, blend, step)}
+    exact = {part.flour: part.share * flour_g for part in blend}
+    return any(abs(there.get(flour, 0.0) - g) > OFF_SHARE * g + 1e-9 for flour, g in exact.items() if g > 0)
 
 
 def ratio_as_weighed(keep_g: float, flour_g: float, water_g: float) -> str:

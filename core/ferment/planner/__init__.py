@@ -153,7 +153,7 @@ def _step(
         step = make_step(desk, phase, standing, found, number, state, at, done)
         left = replace(standing, jar_g=max(0.0, standing.jar_g - standing.bake.grams))
         return step, baking.after_the_bake(desk.course, left, at, desk.hours, mixed=True)
-    feed = baking.next_feed(standing) if phase is baking.FEED else None
+    feed = baking.next_feed(standing) if phase in (baking.FEED, baking.FIRST) else None
     if feed is not None:
         weighed: FeedPlan | None = baking.weigh_for_bake(feed, standing.bench, desk.step)
     else:

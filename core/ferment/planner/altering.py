@@ -81,9 +81,13 @@ def _other_way(course: Course, standing: Standing, ledger: Ledger, entry: OtherW
     blends = standing.own.blends or ((_fed_with(ledger, entry.at) or course.culture.blend),)
     # Where it came from, and its way to ready, stay what they were.
     after = replace(other, origin=course.origin, ready=course.ready)
+    index = _enters_at(after, standing, entry.at, cold=is_cold(ledger, entry.at))
+    between = any(phase.moves_to for phase in after.phases)
     moved = replace(
         standing,
-        index=_enters_at(after, standing, entry.at, cold=is_cold(ledger, entry.at)),
+        index=index,
+        # Between fridge and counter a feed is timed by when the jar came out: taken up at one, it is due from now on.
+        soon=entry.at if between and index is not None and after.phases[index].feeds else None,
         turns=0,
         own=Own(blends=blends, turn=standing.own.turn),
         every=None,

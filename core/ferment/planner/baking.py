@@ -10,7 +10,7 @@ from ..kitchen.hours import Hours, days_later
 from ..mixing.feeding import FeedPlan, weighed
 from ..protocol.amounts import Bench
 from ..protocol.course import Course, SettledPhase, SettledWait
-from ..protocol.method import Add, BlendFrom, Keep, Measure, Otherwise, PourOff, Turns
+from ..protocol.method import Add, BlendFrom, Keep, Measure, Otherwise, PourOff, PutIn, Turns
 from ..protocol.options import OptionCode
 from ..record.log import Bake, BakeFeed
 from .standing import Standing, Window, in_hours, phase_of
@@ -35,6 +35,13 @@ FEED = SettledPhase(
     Turns(),
     None,
 )
+FIRST = SettledPhase(
+    FOR_A_BAKE,
+    NO_WAIT,
+    (PourOff(), PutIn(Measure(1)), Add(Measure(1), Measure(1), BlendFrom(OptionCode.BLEND))),
+    Turns(),
+    None,
+)
 USE = SettledPhase(FOR_A_BAKE, NO_WAIT, (), Turns(), None)
 
 
@@ -52,7 +59,10 @@ def phase_now(standing: Standing) -> SettledPhase | None:
     """The act of the nearest bake that comes next."""
     if standing.bake is None:
         return None
-    return FEED if next_feed(standing) else USE
+    if next_feed(standing) is None:
+        return USE
+    # What sleeps elsewhere is put into its jar with the first feed.
+    return FIRST if standing.last is None else FEED
 
 
 def bake_window(standing: Standing, hours: Hours) -> Window:
@@ -69,7 +79,7 @@ def goes_first(standing: Standing, phase: SettledPhase | None, due: datetime) ->
     bake, feed = standing.bake, next_feed(standing)
     if bake is None:
         return False
-    if standing.bake_fed or phase is None:
+    if standing.bake_fed or standing.last is None or phase is None:
         return True
     at = feed.at if feed else bake.mixed_at
     return due > at - min(MAKES_WAY, phase.wait.usual * MAKES_WAY_SHARE)
@@ -89,7 +99,8 @@ def weigh_for_bake(feed: BakeFeed, bench: Bench, step: float, keep_g: float | No
     """The bake's own meal on what is kept of the jar: what the dough needs counts more than the ratio."""
     whole = feed.flour_g
     blend = tuple(FlourShare(part.flour, part.g / whole) for part in feed.flours) if whole else ()
-    keep = min(feed.keep_g, round(bench.jar_g, 6)) if keep_g is None else keep_g
+    there_is = round(bench.jar_g, 6) if bench.start else feed.keep_g
+    keep = min(feed.keep_g, there_is) if keep_g is None else keep_g
     return weighed(keep, whole, feed.water_g, blend, step=step)
 
 
@@ -124,7 +135,7 @@ def _to_a_feed(course: Course, standing: Standing) -> Standing:
     """Past what adds nothing, to the way's next feed."""
     for _ in course.phases:
         phase = phase_of(course, standing)
-        if phase is None or phase.feeds:
+        if phase is None or (phase.feeds and standing.index != 0):
             break
         assert standing.index is not None
         standing = replace(standing, index=course.after(standing.index), turns=0)

@@ -175,7 +175,7 @@ def window(
     earliest, latest = last + wait.earliest * every + cold, last + wait.latest * every + cold
     due = last + usual + cold
     if wait.beat and not cold:
-        due = _on_beat(standing, usual, earliest, latest, hours)
+        due = _on_beat(course, standing, usual, earliest, latest, hours)
     if standing.food_share < 1.0:
         # Half a meal is eaten sooner; not sooner than in half the time.
         share = max(0.5, standing.food_share)
@@ -214,12 +214,15 @@ def _in_rhythm(phase: SettledPhase, standing: Standing) -> SettledWait:
     return replace(phase.wait, usual=every, earliest=every * 5 / 6, latest=every * 1.25, beat=True)
 
 
-def _on_beat(standing: Standing, every: timedelta, earliest: datetime, latest: datetime, hours: Hours) -> datetime:
-    """The beat of the first mix nearest to a full interval, as near as the window lets it; where the baker's hours
+def _on_beat(
+    course: Course, standing: Standing, every: timedelta, earliest: datetime, latest: datetime, hours: Hours
+) -> datetime:
+    """The beat of the first mix, or of what its way asked for before, nearest to a full interval, as near as the window lets it; where the baker's hours
     would hold it off that way, a step towards another beat. So a late act is caught up, and no rhythm is turned."""
     assert standing.start is not None
     assert standing.last is not None
-    start, wished = standing.start, standing.last + every
+    assert standing.index is not None
+    start, wished = standing.start + course.offsets[standing.index], standing.last + every
     count = (wished - start) // every
     around = [_beat(start, every, number, hours) for number in (count - 1, count, count + 1, count + 2)]
 

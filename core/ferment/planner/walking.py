@@ -161,7 +161,7 @@ class Walk:
     def pass_to_feed(self) -> SettledPhase | None:
         """Pass over what adds nothing: the phase that a feed at `now` belongs to, None beyond the end of the course."""
         if self.bake_feed_now is not None:
-            return baking.FEED
+            return baking.phase_now(self.standing)
         self._lapse(self.now, keep_due=False)
         return phase_of(self.desk.course, self.standing)
 
@@ -251,12 +251,13 @@ class Walk:
     def _fed_for_bake(self, turn: Round) -> None:
         at, feed = turn.feed.at, baking.next_feed(self.standing)
         assert feed is not None
+        phase = baking.phase_now(self.standing) or baking.FEED
         found = baking.bake_window(self.standing, self.desk.hours)
         meant = baking.weigh_for_bake(feed, self.standing.bench, self.desk.step)
-        self._timing(baking.FEED, found, at, turn.feed.id, extra=False)
+        self._timing(phase, found, at, turn.feed.id, extra=False)
         self._amounts(meant, turn)
-        tasks = doings(baking.FEED, meant, self.standing.jar_g)
-        self._note(baking.FEED, found, StepState.DONE, at, turn.feed.id, tasks)
+        tasks = doings(phase, meant, self.standing.jar_g)
+        self._note(phase, found, StepState.DONE, at, turn.feed.id, tasks)
         self._pour(turn)
         # Out of a cold that the way asked for, or not: what counts from now on is the bake.
         self.standing = replace(baking.fed_for_bake(self.standing, at), cold=timedelta(), cold_since=None)

@@ -92,6 +92,17 @@ class Course:
             return next((place for place, phase in enumerate(self.phases) if phase.name == then), None)
         return index + 1 if index + 1 < len(self.phases) else None
 
+    @cached_property
+    def offsets(self) -> tuple[timedelta, ...]:
+        """How long after the first mix each phase begins by the clock; what waits for a sign has no such time."""
+        told: list[timedelta] = []
+        so_far = timedelta()
+        for phase in self.phases:
+            told.append(so_far)
+            if phase.wait.sight is None:
+                so_far += phase.wait.usual * max(1, phase.turns.usual)
+        return tuple(told)
+
     @property
     def culture(self) -> Culture:
         """What a culture from outside is taken to be: of the method's own blend, as wet as its origin."""

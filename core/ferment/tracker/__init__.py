@@ -1,10 +1,10 @@
 """How this jar differs from the book, and what follows for its running feed and its day of ready.
 
 Knows the model, the rule of ready and the log replayed; no plan (the feeds ahead are given), no verdict. Offers
-`forecast`, `if_fed`, `prior_ready` and `of_a_grown_jar`; the theory stands in `stretch` and `ensemble`.
+`forecast`, `if_fed`, `if_woken`, `prior_ready` and `of_a_grown_jar`; the theory stands in `stretch` and `ensemble`.
 """
 
-from .following import forecast, if_fed, of_a_grown_jar, prior_ready
+from .following import forecast, if_fed, if_woken, of_a_grown_jar, prior_ready
 from .forecasts import Basis, Forecast, IfFed, Ready, RoundFit, TimeSpread
 from .rounds import Background, Turn
 
@@ -19,6 +19,7 @@ __all__ = [
     "Turn",
     "forecast",
     "if_fed",
+    "if_woken",
     "of_a_grown_jar",
     "prior_ready",
 ]

@@ -100,7 +100,16 @@ def prior_ready(background: Background, ahead: tuple[Turn, ...], start: datetime
 def if_fed(ledger: Ledger, background: Background, *meals: Turn) -> IfFed:
     """What this jar would do after the last of these feeds, each at the hour that it names (counted from the first
     mix)."""
-    start = ledger.rounds[0].feed.at
+    return _if_fed(ledger, background, ledger.rounds[0].feed.at, meals)
+
+
+@lru_cache(maxsize=64)
+def if_woken(ledger: Ledger, background: Background, start: datetime, *meals: Turn) -> IfFed:
+    """The same of a culture that is not mixed yet, the hours counted from a moment."""
+    return _if_fed(ledger, background, start, meals)
+
+
+def _if_fed(ledger: Ledger, background: Background, start: datetime, meals: tuple[Turn, ...]) -> IfFed:
     warmth = Warmth(background.place, start, background.cold)
     turns = turns_of(ledger, start)
     seen = turns[-FEEDS_BACK:]

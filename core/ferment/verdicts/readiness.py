@@ -96,6 +96,10 @@ class Readiness:
         return RULE_TOLD
 
 
+# After the cold a feed is slow and the next is not: neither the hour nor the row says anything of a jar that is kept.
+ASKED_OF_THE_KEPT = frozenset({StepCode.AWAKE, StepCode.DOUBLES, StepCode.PLEASANT, StepCode.NO_WARNING})
+
+
 def judge(
     attempts: Sequence[Attempt],
     smells: Sequence[frozenset[Smell]],
@@ -127,7 +131,7 @@ def judge(
         ReadyStep(StepCode.NO_WARNING, not warned, 0, 0),
     )
     if kept:
-        ready = not any(step.met is False for step in steps if step.step is not StepCode.IN_A_ROW)
+        ready = not any(step.met is False for step in steps if step.step in ASKED_OF_THE_KEPT)
     else:
         ready = all(step.met for step in steps)
     return Readiness(

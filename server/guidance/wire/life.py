@@ -10,12 +10,11 @@ from ferment.doors import bakes
 from ferment.doors import keeping as doors
 from ferment.doors.bakes import Where
 from ferment.doors.chapters import ChapterKind
-from ferment.kitchen.flours import Flour
 from ferment.methods.keeping import Keeping
 from ferment.planner.steps import Act
 from kitchen.wire import FamilyCode
 
-from .mixing import FlourGrams
+from .mixing import FlourGrams, FlourShare
 
 
 class Vessel(Told):
@@ -25,13 +24,6 @@ class Vessel(Told):
     volume_ml: float
     height_mm: float
     flare: float
-
-
-class FlourShare(Told):
-    """One flour of a blend; the shares of a blend sum to 1."""
-
-    flour: Flour
-    share: float
 
 
 class Stands(Told):

@@ -24,6 +24,13 @@ class Measured(Told):
     unit: Unit
 
 
+class FlourShare(Told):
+    """One flour of a blend; the shares of a blend sum to 1."""
+
+    flour: Flour
+    share: float
+
+
 class FeedPlan(Told):
     """One feed to weigh out. Grams, multiples of the scale's step.
 
@@ -41,6 +48,7 @@ class FeedPlan(Told):
     juice_g: float = 0.0
     hold_back_g: float = 0.0
     measured: tuple[Measured, ...] = ()
+    mix_ahead: tuple[FlourShare, ...] = ()
 
 
 class Spoonful(Told):

@@ -17,6 +17,7 @@ from ferment.mixing.feeding import (
     Ratio,
     parse_ratio,
     plan_feed,
+    plan_total,
     ratio_as_weighed,
     seed_for_jar,
     seed_from,
@@ -253,3 +254,26 @@ class Ratios(TestCase):
                 plan_feed(keep, parse_ratio("1:1:1"), WHITE)
         with self.assertRaises(Refusal):
             plan_feed(30, parse_ratio("1:1:1"), WHITE, step=3)
+
+
+class ToATotal(TestCase):
+    def test_five_hundred_grams_at_one_to_five_to_five(self) -> None:
+        made = plan_total(500.0, Ratio(1.0, 5.0, 5.0), blend_of({"white": 1.0}))
+        self.assertEqual((made.keep_g, made.flour_g, made.water_g, made.total_g), (45.0, 228.0, 227.0, 500.0))
+
+    @given(st.floats(200, 2_000), st.floats(0.5, 8), st.floats(0.5, 8), st.sampled_from([0.1, 1.0, 5.0]))
+    def test_a_total_holds_within_half_a_step_and_each_part_within_one(
+        self, total: float, flour: float, water: float, step: float
+    ) -> None:
+        ratio = Ratio(1.0, flour, water)
+        made = plan_total(total, ratio, blend_of({"white": 1.0}), step=step)
+        self.assertLessEqual(abs(made.total_g - total), step / 2 + 1e-6)
+        for g, part in ((made.keep_g, 1.0), (made.flour_g, flour), (made.water_g, water)):
+            self.assertLessEqual(abs(g - total * part / ratio.whole), 1.01 * step + 1e-6)
+
+    def test_a_blend_that_the_scale_cannot_divide_is_mixed_ahead(self) -> None:
+        """Ten to one: of 5 g there is no half gram of whole wheat to weigh; of 110 g there is."""
+        blend = blend_of({"white": 10.0, "whole_wheat": 1.0})
+        self.assertEqual(plan_feed(5.0, Ratio(1.0, 1.0, 1.0), blend).mix_ahead, blend)
+        self.assertEqual(plan_feed(110.0, Ratio(1.0, 1.0, 1.0), blend).mix_ahead, ())
+        self.assertEqual(plan_feed(5.0, Ratio(1.0, 1.0, 1.0), blend, step=0.1).mix_ahead, ())

@@ -86,6 +86,17 @@ class Rhythm(TestCase):
         self.assertTrue(step.earliest <= step.due <= step.latest)
         self.assertGreater(step.earliest, START + hours(at))
 
+    def test_one_feed_in_the_evening_does_not_turn_a_morning_rhythm(self) -> None:
+        """By steps within what the way allows, 20 to 30 hours a feed, it comes back to eight in the morning."""
+        made = replace(setup(), hours=waking_hours(ZoneInfo("UTC")))
+        log: Log = (*daily(4), feed(24.0 * 4 + 12.0 + 24.0))
+        for _ in range(5):
+            step = next_step(plan(made, log, (log[-1].at - START) / hours(1) + 1))
+            log = (*log, feed((step.due - START) / hours(1)))
+        self.assertEqual(log[-1].at.hour, 8)
+        gaps = [(later.at - earlier.at) / hours(1) for earlier, later in itertools.pairwise(log[-6:])]
+        self.assertTrue(all(20.0 <= gap <= 30.0 for gap in gaps), gaps)
+
     def test_over_a_change_of_clocks_a_daily_rhythm_keeps_its_hour(self) -> None:
         """In Lisbon the clocks went forward on 29 March 2026: from eight to eight it was 23 hours that day."""
         start = datetime(2026, 3, 28, 20, 0, tzinfo=LISBON)

@@ -260,8 +260,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Plan Jar */
-        post: operations["kitchen_api_plan_jar"];
+        /**
+         * Plan Jar
+         * @description A new jar, with what was done since its start where it was begun before.
+         */
+        post: operations["logbook_api_plan_jar"];
         delete?: never;
         options?: never;
         head?: never;
@@ -754,6 +757,26 @@ export interface paths {
         put?: never;
         /** Preview */
         post: operations["guidance_api_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/starts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Starts
+         * @description The two nearest starts for which the baker's hours have room, where the chosen one has none.
+         */
+        post: operations["guidance_api_preview_starts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1253,6 +1276,12 @@ export interface components {
             pick: components["schemas"]["Pick"];
         };
         /**
+         * BegunAs
+         * @description Only mixed; or fed, stirred and moved since as its way asks.
+         * @enum {string}
+         */
+        BegunAs: "mixed" | "fed";
+        /**
          * BinBody
          * @description The end of the jar.
          */
@@ -1720,6 +1749,11 @@ export interface components {
              * @default []
              */
             measured: components["schemas"]["Measured"][];
+            /**
+             * Mix Ahead
+             * @default []
+             */
+            mix_ahead: components["schemas"]["FlourShare"][];
             /** Ratio */
             ratio: string;
             /** Salt G */
@@ -2280,9 +2314,11 @@ export interface components {
         };
         /**
          * NewJarIn
-         * @description A new jar; `mother` is the one that it comes out of, and `came_by` what by.
+         * @description A new jar; `mother` is the one that it comes out of, and `came_by` what by. `begun` is what was done since its
+         *     start, where that lies in the past: it is written down with it.
          */
         NewJarIn: {
+            begun?: components["schemas"]["BegunAs"] | null;
             came_by?: components["schemas"]["UsedFor"] | null;
             /** Choices */
             choices: {
@@ -2326,6 +2362,8 @@ export interface components {
             starts_at: string;
             /** Tare G */
             tare_g: number;
+            /** Thermometer */
+            thermometer?: string | null;
             /** Volume Ml */
             volume_ml: number;
             /** Warmth C */
@@ -3843,6 +3881,7 @@ export type BandBody = components['schemas']['BandBody'];
 export type Basis = components['schemas']['Basis'];
 export type BeginningOut = components['schemas']['BeginningOut'];
 export type BeginsOut = components['schemas']['BeginsOut'];
+export type BegunAs = components['schemas']['BegunAs'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
@@ -5462,7 +5501,7 @@ export interface operations {
             };
         };
     };
-    kitchen_api_plan_jar: {
+    logbook_api_plan_jar: {
         parameters: {
             query?: never;
             header?: never;
@@ -7988,6 +8027,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Assessment"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_preview_starts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
             /** @description The body is no JSON */

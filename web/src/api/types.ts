@@ -11,6 +11,7 @@ export type {
   BakeBody,
   BakeOffer,
   BakeOffers,
+  BegunAs,
   BinBody,
   BlendOptionOut as BlendOption,
   Bubbles,

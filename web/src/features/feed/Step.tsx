@@ -12,9 +12,11 @@ import { NumberField } from "../../ui/field";
 import {
   ACT_HINTS,
   actWords,
+  blendLine,
   FLOUR_WORDS,
   feedText,
   fieldLabel,
+  lifeText,
   problemAt,
   roomWords,
   STYLE_CHOICES,
@@ -68,6 +70,11 @@ export function StepScreen({
   return (
     <form onSubmit={next} noValidate className="mt-5 grid gap-x-12 gap-y-6 md:grid-cols-[1fr_auto]">
       <div className="flex min-w-0 flex-col gap-4">
+        {step.do === "add_flour" && sheet.plan.mix_ahead.length > 0 && (
+          <p className="max-w-prose border-l-4 border-dawn pl-4">
+            {lifeText.mixThemAhead(blendLine(sheet.plan.mix_ahead))}
+          </p>
+        )}
         {at === 0 && early && (
           <p className="max-w-prose text-soft">
             {feedText.itIsEarlyTheNext(when(early, opened.now, opened.time_zone))}

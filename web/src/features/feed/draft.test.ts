@@ -14,6 +14,7 @@ const PLAN: FeedPlan = {
   ratio: "1:1:1",
   fresh_hydration_percent: 100,
   juice_g: 0,
+  mix_ahead: [],
   hold_back_g: 0,
   measured: [],
 };

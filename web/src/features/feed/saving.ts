@@ -78,6 +78,7 @@ function asPlan(feed: FeedBody): FeedPlan {
     total_g: feed.keep_g + flour + feed.water_g + feed.juice_g + feed.salt_g,
     ratio: "",
     fresh_hydration_percent: null,
+    mix_ahead: [],
     hold_back_g: 0,
     measured: [],
   };

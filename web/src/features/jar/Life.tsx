@@ -79,6 +79,12 @@ export function NextBake({ opened }: { readonly opened: OpenJar }) {
       {later.length > 0 && (
         <p className="text-soft">{later.map((one) => when(one.mixed_at, now, zone)).join(" · ")}</p>
       )}
+      {assessment.next_move.move === "use" && assessment.next_move.state === "late" && (
+        <p className="mt-2 flex flex-wrap items-center gap-3">
+          {lifeText.missedThePeak}
+          <ButtonLink to={`/jars/${jar.id}/bake?again=${bake.id}`}>{lifeText.feedItAgain}</ButtonLink>
+        </p>
+      )}
       <div className="mt-1 flex flex-wrap gap-x-3">
         <ButtonLink look="plain" to={`/jars/${jar.id}/plan`} className="-ml-3">
           {jarText.theWholePlan}

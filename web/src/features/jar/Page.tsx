@@ -172,6 +172,9 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
           {commonText.look}
         </ButtonLink>
       )}
+      {!assessment.in_jar && jar.family === "wake_and_keep" && (
+        <ButtonLink to={`/jars/${jar.id}/bake`}>{lifeText.planABake}</ButtonLink>
+      )}
       {assessment.in_jar && (
         <>
           {move === "rest" && <DeedButton jar={jar} did="to_counter" label={jarText.itIsOut} look="quiet" />}

@@ -2,7 +2,7 @@ import { useNavigate } from "react-router";
 import type { Glance, Kitchen, Outlook } from "../../api/types";
 import { leaveAlone, setOnShelf } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
-import { percent, times } from "../../lib/numbers";
+import { grams, percent, times } from "../../lib/numbers";
 import { nextMorning, when } from "../../lib/time";
 import { Caution, OpenAdvice } from "../../parts/advice";
 import { DeedButton, useDeed, useNoting } from "../../parts/noting";
@@ -14,6 +14,7 @@ import {
   DEED_OF,
   findingLine,
   kitchenText,
+  lifeText,
   NORMAL_WORDS,
   nextMove,
   readyWords,
@@ -30,6 +31,14 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
   return (
     <section className="mt-6 grid gap-8 border-t-2 border-rule pt-6 md:grid-cols-[1fr_20rem]">
       <div className="flex flex-col gap-4">
+        {one.asks_how_to_keep && !danger && (
+          <div className="flex max-w-prose flex-wrap items-center gap-3 rounded-xl border-2 border-leaf bg-card p-4">
+            <span className="grow">{lifeText.howOftenFor(one.jar.name)}</span>
+            <ButtonLink look="act" to={`/jars/${one.jar.id}/keep`}>
+              {lifeText.sayIt}
+            </ButtonLink>
+          </div>
+        )}
         {danger && one.findings[0] && (
           <p className="font-semibold text-alarm">{findingLine(one.findings[0], now, zone)}</p>
         )}
@@ -76,8 +85,9 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
   const { move, state } = one.next_move;
   if (move === "bin") return <BinIt one={one} />;
   if (move === "nothing" || move === "binned") return <PutAway one={one} />;
-  const isTime = state !== "not_yet" && state !== "waiting";
+  const isTime = state !== "not_yet" && state !== "waiting" && state !== "resting";
   const deed = DEED_OF[move];
+  if (move === "use" || move === "rest") return <Between one={one} />;
   return (
     <div className="flex flex-wrap gap-3">
       {move === "mix" ? (
@@ -105,6 +115,30 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
       </ButtonLink>
       <ButtonLink look="plain" to={`${jar}/plan`}>
         {commonText.plan}
+      </ButtonLink>
+    </div>
+  );
+}
+
+/** What rests, and what is about to go into a dough: its own page has the rest. */
+function Between({ one }: { readonly one: Glance }) {
+  const jar = `/jars/${one.jar.id}`;
+  return (
+    <div className="flex flex-wrap gap-3">
+      {one.next_move.move === "use" ? (
+        <ButtonLink look="act" to={`${jar}/part?for=dough`}>
+          {lifeText.takeSome}
+        </ButtonLink>
+      ) : (
+        <ButtonLink look="act" to={`${jar}/bake`}>
+          {lifeText.planABake}
+        </ButtonLink>
+      )}
+      <ButtonLink to={`${jar}/look`}>{commonText.look}</ButtonLink>
+      <ButtonLink to={`${jar}/feed`}>{commonText.feed}</ButtonLink>
+      <More one={one} />
+      <ButtonLink look="plain" to={jar}>
+        {kitchenText.riseLineAndLog}
       </ButtonLink>
     </div>
   );
@@ -156,9 +190,11 @@ function More({ one }: { readonly one: Glance }) {
       items={[
         { label: kitchenText.iStirredIt, run: () => deed("stirred") },
         moved,
-        { label: kitchenText.iSetASpareAside, run: () => deed("spare_set_aside") },
         { label: kitchenText.iFedItSomeTime, run: () => void navigate(`/jars/${id}/feed?already=1`) },
-        { label: kitchenText.itStandsElsewhereNow, run: () => void navigate(`/jars/${id}`) },
+        { label: lifeText.planABake, run: () => void navigate(`/jars/${id}/bake`) },
+        { label: kitchenText.itStandsElsewhereNow, run: () => void navigate(`/jars/${id}/change/moved`) },
+        { label: lifeText.change, run: () => void navigate(`/jars/${id}/change`) },
+        { label: lifeText.takeSome, run: () => void navigate(`/jars/${id}/part`) },
       ]}
     />
   );
@@ -203,6 +239,12 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
         {day > 0 && <Fact name="Day" value={String(day)} />}
         {stage && <Fact name="Stage" value={STAGE_NAMES[stage.stage]} />}
+        {one.next_bake && (
+          <Fact
+            name={lifeText.nextBake}
+            value={lifeText.bakeLine(grams(one.next_bake.grams), when(one.next_bake.mixed_at, now, zone))}
+          />
+        )}
         {since && <Fact name={since.is_first_mix ? "Mixed" : "Fed"} value={when(since.fed_at, now, zone)} />}
         {since?.last && (
           <Fact name="Level" value={`${times(since.last.times)} ${when(since.last.at, now, zone)}`} />
@@ -213,7 +255,7 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
         {held && <Fact name="In the jar" value={`${Math.round(held.total_g)} g`} />}
         {held?.hydration_percent != null && <Fact name="Hydration" value={percent(held.hydration_percent)} />}
       </dl>
-      {normal && stage?.stage !== "steady" && (
+      {normal && stage?.stage !== "steady" && stage?.stage !== "resting" && (
         <p className="border-l-4 border-rule pl-4">
           <span className="block font-semibold">{kitchenText.normalOnDay(day)}</span>
           {NORMAL_WORDS[normal]}

@@ -74,7 +74,7 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
           value: one.jar.id,
           content: <OnShelf one={one} kitchen={kitchen} scale={scale} />,
         }))}
-        rest={<RestOfShelf />}
+        rest={<RestOfShelf cool={placed.at(-1)?.rests_since != null} />}
       >
         <Bench one={chosen} kitchen={kitchen} />
       </ShelfTabs>
@@ -126,10 +126,10 @@ function Plank({ cool = false }: { readonly cool?: boolean }) {
 }
 
 /** The plank goes on to the wall; the invisible label keeps it level with the others. */
-function RestOfShelf() {
+function RestOfShelf({ cool }: { readonly cool: boolean }) {
   return (
     <span aria-hidden="true" className="-mr-1 -ml-3 flex grow flex-col items-center overflow-hidden sm:-ml-6">
-      <Plank />
+      <Plank cool={cool} />
       <span className="invisible mt-2 border-2 py-1 leading-tight">
         <span className="block font-serif text-lg">.</span>
         <span className="block text-[0.9rem]">.</span>

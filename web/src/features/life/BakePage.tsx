@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { BakeBody, BakeOffer, OpenJar } from "../../api/types";
 import { recordEntry } from "../../api/writes";
@@ -7,7 +7,7 @@ import { nowIso, nowMs } from "../../lib/clock";
 import { useRested, useTitle } from "../../lib/hooks";
 import { asSent, grams, typed } from "../../lib/numbers";
 import { useDraft } from "../../lib/store";
-import { daysAhead, dayWord, fromField, when } from "../../lib/time";
+import { daysAhead, dayWord, fromField, toField, when } from "../../lib/time";
 import { useNoting } from "../../parts/noting";
 import { OfJar } from "../../parts/of-jar";
 import { Button, ButtonLink } from "../../ui/button";
@@ -30,6 +30,8 @@ const AGAIN = [
   { value: "7", label: lifeText.weekly },
 ] as const;
 const SATURDAY = 6;
+/** Fed again at one to two to two, a levain is at its peak about so much later (common practice: four to six hours). */
+const REFED_MS = 6 * 3_600_000;
 
 /** The next Saturday, or the day after tomorrow where that is today: the day most bakers mean. */
 function likelyDay(days: readonly string[]): string {
@@ -45,11 +47,14 @@ function Bake({ opened }: { readonly opened: OpenJar }) {
   const { jar, time_zone: zone } = opened;
   useTitle(lifeText.bakeWith(jar.name));
   const days = daysAhead(nowMs(), zone, DAYS);
-  const key = `bake.${jar.id}`;
+  const [search] = useSearchParams();
+  const missed = opened.assessment.bakes.find(({ id }) => id === search.get("again"));
+  const soon = toField(nowMs() + REFED_MS, zone);
+  const key = missed ? `bake.${jar.id}.${missed.id}` : `bake.${jar.id}`;
   const [draft, setDraft, clear] = useDraft<Draft>(key, () => ({
-    grams: "150",
-    day: likelyDay(days),
-    hour: "09:00",
+    grams: missed ? String(missed.grams) : "150",
+    day: missed ? soon.slice(0, 10) : likelyDay(days),
+    hour: missed ? `${soon.slice(11, 13)}:00` : "09:00",
     leaves: "20",
     again: "0",
   }));

@@ -21,8 +21,20 @@ const USES = Object.keys(USED_FOR_WORDS) as UsedFor[];
 const OWN_JAR: ReadonlySet<UsedFor> = new Set(["spare", "split"]);
 const USUAL_G: Partial<Record<UsedFor, string>> = { spare: "20", gift: "25", flakes: "30", split: "30" };
 
+type Difference = "nothing" | "flour" | "ratio" | "place";
+
+const DIFFERENCES = (Object.keys(lifeText.differs) as Difference[]).map((value) => ({
+  value,
+  label: lifeText.differs[value],
+}));
+const RATIOS = [1, 2, 5].map((parts) => ({ value: String(parts), label: `1:${parts}:${parts}` }));
+
 type Draft = {
   readonly usedFor: UsedFor;
+  readonly differs: Difference;
+  readonly flour: Flour;
+  readonly ratio: string;
+  readonly warmth: string;
   readonly g: string;
   readonly name: string;
   readonly when: When;
@@ -46,6 +58,9 @@ function jarOf(opened: OpenJar, draft: Draft, at: string): NewJar {
   const blend = Object.fromEntries((held?.flours ?? []).map((part) => [part.flour, part.g]));
   const spare = draft.usedFor === "spare";
   const seed = asSent(draft.g) ?? 20;
+  // A split differs in one thing, so that what comes of it can be told.
+  const only = (what: Difference) => !spare && draft.differs === what;
+  const flours = only("flour") ? { [draft.flour]: 1 } : blend;
   return {
     id: newId(),
     name: draft.name.trim() || lifeText.asItsOwnJar(jar.name),
@@ -54,9 +69,9 @@ function jarOf(opened: OpenJar, draft: Draft, at: string): NewJar {
     choices: {
       way: spare ? "fridge" : "counter",
       seed_grams: seed,
-      flour_parts: 1,
+      flour_parts: only("ratio") ? Number(draft.ratio) : 1,
       ...(spare ? { cold_days: 28 } : {}),
-      ...(Object.keys(blend).length > 0 ? { blend } : {}),
+      ...(Object.keys(flours).length > 0 ? { blend: flours } : {}),
     },
     tare_g: stands.vessel.tare_g,
     volume_ml: stands.vessel.volume_ml,
@@ -64,8 +79,8 @@ function jarOf(opened: OpenJar, draft: Draft, at: string): NewJar {
     flare: stands.vessel.flare,
     scale_step: jar.scale_step,
     size: 1,
-    warmth_c: stands.warmth_c,
-    night_c: stands.night_c,
+    warmth_c: only("place") ? (asSent(draft.warmth) ?? stands.warmth_c) : stands.warmth_c,
+    night_c: only("place") ? null : stands.night_c,
     ready_after: jar.ready_after,
     starts_at: at,
     mother: jar.id,
@@ -81,6 +96,10 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
   const key = `part.${jar.id}`;
   const [draft, setDraft, clear] = useDraft<Draft>(key, () => ({
     usedFor: asked,
+    differs: "nothing",
+    flour: "white",
+    ratio: "2",
+    warmth: "",
     g: bake && asked === "dough" ? String(bake.grams) : (USUAL_G[asked] ?? ""),
     name: "",
     when: NOW,
@@ -159,15 +178,67 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
           />
         )}
       </div>
+      {draft.usedFor === "split" && (
+        <Differs draft={draft} set={set} error={problemAt(problems, "warmth_c")} />
+      )}
       <WhenAndNote
         zone={zone}
         draft={draft}
         set={set}
         problems={problems}
-        shown={["g", "name", "at", "note"]}
+        shown={["g", "name", "warmth_c", "at", "note"]}
       />
       <End jarId={jar.id} busy={busy} />
     </form>
+  );
+}
+
+/** The one thing in which a split differs. */
+function Differs({
+  draft,
+  set,
+  error,
+}: {
+  readonly draft: Draft;
+  readonly set: (part: Partial<Draft>) => void;
+  readonly error: string | null;
+}) {
+  return (
+    <>
+      <Choice
+        label={lifeText.whatDiffers}
+        items={DIFFERENCES}
+        value={draft.differs}
+        onChange={(differs) => differs && set({ differs })}
+      />
+      {draft.differs === "flour" && (
+        <Choice
+          label={lifeText.kindOfFlour}
+          items={FLOURS}
+          value={draft.flour}
+          onChange={(flour) => flour && set({ flour })}
+        />
+      )}
+      {draft.differs === "ratio" && (
+        <Choice
+          label={lifeText.flourToSeed}
+          items={RATIOS}
+          value={draft.ratio}
+          onChange={(ratio) => ratio && set({ ratio })}
+        />
+      )}
+      {draft.differs === "place" && (
+        <div className="max-w-64">
+          <NumberField
+            label={commonText.warmth}
+            unit="°C"
+            value={draft.warmth}
+            onChange={(event) => set({ warmth: event.target.value })}
+            error={error}
+          />
+        </div>
+      )}
+    </>
   );
 }
 

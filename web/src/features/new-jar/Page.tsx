@@ -1,8 +1,8 @@
 import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Catalogue, Family, FamilyCode, NewJar, OptionCode, Origin, Problem } from "../../api/types";
-import { planJar, setPlace } from "../../api/writes";
+import type { BegunAs, Catalogue, Family, FamilyCode, OptionCode, Origin, Problem } from "../../api/types";
+import { planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { useRested, useTitle } from "../../lib/hooks";
 import { useDraft } from "../../lib/store";
@@ -18,12 +18,12 @@ import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
 import { commonText, newJarText, problemAt, sizeWords } from "../../words";
-import { type Begun, writeDown } from "./begun";
 import { beginningAt, type Chosen, draftLike, type JarDraft, jarOf, newDraft, originOf } from "./draft";
 import { FamilyChoice } from "./Family";
 import { GlassPart } from "./Glass";
 import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
+import { OtherStarts } from "./OtherStarts";
 import { useOffered } from "./offered";
 import { PlacePart, useStations } from "./Place";
 import { InShort, Preview } from "./Preview";
@@ -35,7 +35,7 @@ const HOUR_MS = 3_600_000;
 const BEGUN = [
   { value: "fed", label: newJarText.fedAsThisWayAsks },
   { value: "mixed", label: newJarText.onlyMixed },
-] as const satisfies readonly { value: Begun; label: string }[];
+] as const satisfies readonly { value: BegunAs; label: string }[];
 const SHOWN = [
   "name",
   "size",
@@ -116,7 +116,7 @@ function useChosen(catalogue: Catalogue, draftKey: string, begun: JarDraft) {
 type Choosing = ReturnType<typeof useChosen>;
 
 /** Puts the jar on the shelf; one that was begun some time ago with what was done since. */
-function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs: Begun) {
+function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs: BegunAs) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
@@ -126,7 +126,13 @@ function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs:
     event.preventDefault();
     setBusy(true);
     setProblems([]);
-    const jar = jarOf(draft, family, nowMs(), zone);
+    // A thermometer that was withdrawn since, as a jar begun again may have, is left out.
+    const station = stations.data?.find(({ id }) => id === draft.thermometer);
+    const jar = {
+      ...jarOf(draft, family, nowMs(), zone),
+      thermometer: station?.id ?? null,
+      begun: longAgo ? begunAs : null,
+    };
     const outcome = await planJar(jar, { path: "/new", draft: DRAFT_KEY, value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
@@ -134,10 +140,6 @@ function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs:
       return;
     }
     clear();
-    // One that was withdrawn since, as a jar begun again may have, is left out.
-    const station = stations.data?.find(({ id }) => id === draft.thermometer);
-    if (station) await beside(station.id, jar);
-    if (longAgo && outcome.kind === "saved") await writeDown(jar.id, jar.name, jar.starts_at, begunAs);
     if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
     await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
   };
@@ -156,7 +158,7 @@ function NewJarForm({
 }) {
   const choosing = useChosen(catalogue, draftKey, begun);
   const { draft, set, rested, restedFamily, family, zone } = choosing;
-  const [begunAs, setBegunAs] = useState<Begun>("fed");
+  const [begunAs, setBegunAs] = useState<BegunAs>("fed");
   const { problems, busy, save } = usePlanning(choosing, begunAs);
   const error = (...fields: string[]) => problemAt(problems, ...fields);
   const codes: string[] = family.options.map((option) => option.code);
@@ -263,8 +265,8 @@ function BeginPart({
 }: {
   readonly choosing: Choosing;
   readonly error: (...fields: string[]) => string | null;
-  readonly begunAs: Begun;
-  readonly onBegunAs: (as: Begun) => void;
+  readonly begunAs: BegunAs;
+  readonly onBegunAs: (as: BegunAs) => void;
 }) {
   const { draft, set, zone, longAgo } = choosing;
   return (
@@ -285,16 +287,13 @@ function BeginPart({
           onChange={(next) => next && onBegunAs(next)}
         />
       )}
+      <OtherStarts choosing={choosing} />
       <details>
         <summary className="min-h-11 py-2 font-semibold text-crust">{commonText.yourHours}</summary>
         <HoursPart />
       </details>
     </>
   );
-}
-
-function beside(thermometer: string, { id, name, warmth_c, night_c }: NewJar) {
-  return setPlace(id, { warmth_c, night_c, thermometer }, commonText.whereStands(name));
 }
 
 function familyOf(families: readonly Family[], draft: JarDraft): Family {

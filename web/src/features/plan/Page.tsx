@@ -209,7 +209,7 @@ function Act({ step, told }: { readonly step: Step; readonly told: JarPlan }) {
         )}
         {(step.state === "due" || step.state === "late") && (
           <Link
-            to={`/jars/${jar.id}/${step.plan ? "feed" : "look"}`}
+            to={`/jars/${jar.id}${step.plan ? "/feed" : step.act === "use" ? "" : "/look"}`}
             className="inline-flex min-h-11 items-center font-semibold text-crust print:hidden"
           >
             {planText.doIt}

@@ -58,6 +58,11 @@ export function chapterTitle({ kind, family }: Pick<Chapter, "kind" | "family">)
   return way ? `${CHAPTER_WORDS[kind]}: ${way.toLowerCase()}` : CHAPTER_WORDS[kind];
 }
 
+/** `91 % white wheat and 9 % whole wheat` */
+export function blendLine(blend: readonly { readonly flour: Flour; readonly share: number }[]): string {
+  return blendWords(Object.fromEntries(blend.map(({ flour, share }) => [flour, share])));
+}
+
 function blendWords(blend: Readonly<Record<string, number>>): string {
   const parts = Object.entries(blend);
   const whole = parts.reduce((sum, [, part]) => sum + part, 0);
@@ -215,6 +220,8 @@ export const lifeText = {
   nextBake: "Next bake",
   bakeLine: (g: string, at: string) => `${g} ${at}`,
   notThisBake: "Not this bake",
+  missedThePeak: "Its peak is past. Fed again now, it is good for dough in some hours.",
+  feedItAgain: "Feed it again for this",
   takenOut: (g: string) => `${g} went into the dough`,
   bakeCalledOff: "Bake called off",
   takeSome: "Take some out",
@@ -249,7 +256,10 @@ export const lifeText = {
     split: ["Put it into the second jar, one spatula each.", "Change one thing only, and you learn from it."],
     other_jar: ["Stir it into the other jar, and note there what went in."],
   } satisfies Record<UsedFor, readonly string[]>,
-  newJarFromIt: "Set up its own jar next",
+  whatDiffers: "What is different in it",
+  differs: { nothing: "nothing", flour: "its flour", ratio: "its ratio", place: "its place" },
+  mixThemAhead: (parts: string) =>
+    `Too little to weigh apart: mix the flours ahead, ${parts}, and take it from that.`,
   noteIt: "Note it",
   asItsOwnJar: (name: string) => `${name}, as its own jar`,
   nameOfTheJar: "Name of the new jar",

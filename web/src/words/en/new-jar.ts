@@ -1,6 +1,9 @@
 /** What is said by the place “new-jar”. */
 
 export const newJarText = {
+  yourHoursCutIntoIt:
+    "Your hours leave no room for its first waits. Nothing is cut short; it would wait longer. Better:",
+  startAt: (at: string) => `Start ${at}`,
   beginningWith: "Beginning with",
   theWayAndTheDay: "The way, and the day it is likely ready on here",
   steadyAtAboutC: (celsius: string | number) => `, steady at about ${celsius} °C`,
