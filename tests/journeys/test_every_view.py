@@ -36,6 +36,12 @@ class EveryView(Journey):
         )
         views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"))
         views += (("/bin", "heading", "Bin all of"), ("/plan", "heading", "Plan of"))
+        views += (("/change", "heading", "What changes"), ("/keep", "heading", "How often"))
+        views += (
+            ("/bake", "heading", "A bake with"),
+            ("/part", "heading", "Take some of"),
+            ("/away", "heading", "Away"),
+        )
         for theme in ("day", "night"):
             if theme == "night":
                 page.press("button", "Dim for the night")

@@ -75,6 +75,13 @@ class Baker:
     def look(self, hours_ago: float, **changes: object) -> Any:
         return self.ok("POST", f"/api/jars/{self.jar_id}/log", record(look_body(hours_ago, **changes)))
 
+    def deed(self, hours_ago: float, did: str) -> Any:
+        return self.record({"kind": "deed", "at": ago(hours_ago), "did": did, "note": ""})
+
+    def record(self, entry: dict[str, Any]) -> Any:
+        """Any entry of the log, as it is."""
+        return self.ok("POST", f"/api/jars/{self.jar_id}/log", record(entry))
+
     def jar(self) -> Any:
         return self.ok("GET", f"/api/jars/{self.jar_id}")
 

@@ -217,12 +217,14 @@ def _in_rhythm(phase: SettledPhase, standing: Standing) -> SettledWait:
 def _on_beat(
     course: Course, standing: Standing, every: timedelta, earliest: datetime, latest: datetime, hours: Hours
 ) -> datetime:
-    """The beat of the first mix, or of what its way asked for before, nearest to a full interval, as near as the window lets it; where the baker's hours
-    would hold it off that way, a step towards another beat. So a late act is caught up, and no rhythm is turned."""
+    """The beat of the first mix, or of what its way asked for before, that is nearest to a full interval, as near as
+    the window lets it. Where the baker's hours would hold it off that way, a step towards another beat: so a late act
+    is caught up, and no rhythm is turned."""
     assert standing.start is not None
     assert standing.last is not None
     assert standing.index is not None
-    start, wished = standing.start + course.offsets[standing.index], standing.last + every
+    offset, wished = course.offsets[standing.index], standing.last + every
+    start = days_later(standing.start + offset % DAY, offset // DAY, hours.zone)
     count = (wished - start) // every
     around = [_beat(start, every, number, hours) for number in (count - 1, count, count + 1, count + 2)]
 

@@ -94,7 +94,7 @@ class Offers(Kept):
                 self.check(offer, SATURDAY)
 
     def test_dough_on_a_weekday_at_eight_is_begun_the_evening_before(self) -> None:
-        """One to five to five overnight, or less where it is cool: never at half past one at night (common practice)."""
+        """One to five to five overnight, or less where it is cool: never at half past one (common practice)."""
         wanted = datetime(2026, 3, 19, 8, 0, tzinfo=LISBON)
         found = self.offers(wanted, at(16))
         self.assertTrue(found.offers)
