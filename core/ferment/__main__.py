@@ -70,6 +70,7 @@ def parser() -> argparse.ArgumentParser:
     built.add_argument("--at", metavar="2026-03-08T09:00", help="the hour at which the last feed is to peak")
     built.add_argument("--temp", type=float, default=24.0, metavar="C")
     built.add_argument("--tz", default="UTC", metavar="ZONE")
+    built.add_argument("--hours", metavar="07:00-09:00,19:00-22:30", help="the hours in which each feed is to be")
 
     peaked = command("peak", answers.peaking, "when a feed of a grown jar doubles, peaks and is back at its line")
     peaked.add_argument("--ratio", required=True, metavar="SEED:FLOUR:WATER")

@@ -50,7 +50,7 @@ class RefusalCode(StrEnum):
     FIRST_MIX_HAS_FEEDS = "first_mix_has_feeds"
     NO_RHYTHM = "no_rhythm"
     TAKES_MORE_THAN_THERE_IS = "takes_more_than_there_is"
-    BAKE_TOO_SOON = "bake_too_soon"
+    NO_ROOM_IN_HOURS = "no_room_in_hours"
     AWAY_TOO_LONG = "away_too_long"
 
 

@@ -15,7 +15,7 @@ from problems import ProblemsOut
 from . import services
 from .formats import ical, paper
 from .wire import CalendarAddressOut, CalendarKeyOut
-from .words import words
+from .words import Card, words
 
 router = Router(tags=["exchange"])
 CALENDAR: dict[str, Any] = {"responses": {200: {"content": {"text/calendar": {}}}}}
@@ -50,6 +50,13 @@ def jar_sheet(request: Baker, jar_id: UUID) -> HttpResponse:
 def jar_labels(request: Baker, jar_id: UUID) -> HttpResponse:
     plan = services.plan_of_jar(request.auth, jar_id, _base(request), timezone.now())
     return _file(paper.labels(plan), "application/pdf", "labels.pdf")
+
+
+@router.get("/jars/{jar_id}/card.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
+def jar_card(request: Baker, jar_id: UUID, kind: Card = Card.GIFT) -> HttpResponse:
+    """A card to give away with some of the jar, or a label for what was dried of it."""
+    plan = services.plan_of_jar(request.auth, jar_id, _base(request), timezone.now())
+    return _file(paper.card(plan, kind, timezone.now()), "application/pdf", "card.pdf")
 
 
 @router.get("/calendar", response=CalendarKeyOut, auth=signed_in)

@@ -11,6 +11,7 @@ from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from accounts.services import Account
+from ferment.doors.told import InJar
 from ferment.planner import Step, name_acts
 from guidance.services import Planned, planned_jar, planned_kitchen
 from logbook.services import changes_of
@@ -34,6 +35,8 @@ class JarPlan:
     jar_id: UUID
     name: str
     tare_g: float
+    held: InJar | None
+    fed_at: datetime | None
     zone: ZoneInfo
     steps: tuple[Step, ...]
     names: Mapping[int, str]
@@ -74,7 +77,9 @@ def _plan(
         jar_id=card.id,
         # In one line, whatever was stored before a name had to be.
         name=" ".join(card.name.split()),
-        tare_g=card.setup.vessel.tare_g,
+        tare_g=assessment.stands.vessel.tare_g,
+        held=assessment.in_jar,
+        fed_at=assessment.since_feed.fed_at if assessment.since_feed else None,
         zone=zone,
         steps=steps,
         names=name_acts(found.plan.steps),

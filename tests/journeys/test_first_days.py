@@ -98,7 +98,7 @@ class WithTheKeyboardAlone(Journey):
         page.keys(Keys.ARROW_RIGHT)
         page.sees("20 g spelt and 10 g whole rye")
         page.keys(Keys.END)
-        page.sees("Bellows was binned.")
+        page.sees("Leave Quarry be.")
 
 
 class OnAPhone(Journey):

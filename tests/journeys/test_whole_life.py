@@ -77,7 +77,7 @@ class Changing(Journey):
         self.enter(baker, f"/jars/{baker.jar_id}/change/jar")
         page.type("Jar, filled to the rim", "40")
         page.press("button", "Save it")
-        page.sees("too small")
+        page.sees("this jar holds")
         page.press("toggle", "large")
         page.press("button", "Save it")
         page.sees("Another jar")

@@ -43,6 +43,30 @@ BODIES: dict[str, tuple[Body, Body]] = {
 # The other bodies, as they have been since they were first asked for.
 OTHERS: dict[str, list[tuple[str, Body]]] = {
     "0003_ready_after": [("deed", {"did": "stirred", "note": ""}), ("leave", {"until": None, "note": ""})],
+    "0009_lineage": [
+        ("moved", {"warmth_c": 20.0, "night_c": None, "thermometer": None, "note": ""}),
+        (
+            "jar",
+            {"tare_g": 210.0, "volume_ml": 700.0, "height_mm": 140.0, "flare": 1.0, "line_mm": None, "note": ""},
+        ),
+        ("flour", {"blends": [{"rye": 1.0}, {"white": 3.0, "spelt": 1.0}], "note": ""}),
+        ("rhythm", {"every_h": 12.0, "note": ""}),
+        ("amount", {"size": 1.0, "seed_g": 20.0, "flour_parts": None, "hydration_percent": 90.0, "note": ""}),
+        ("use", {"g": 5.0, "used_for": "gift", "bake": None, "note": ""}),
+        ("put_back", {"flours": [{"flour": "rye", "g": 5.0}], "water_g": 5.0, "note": ""}),
+        ("way", {"family": "wake_and_keep", "choices": {"way": "counter"}, "size": 1.0, "note": ""}),
+        (
+            "bake",
+            {
+                "mixed_at": (START + timedelta(hours=200)).isoformat(),
+                "grams": 50.0,
+                "feeds": [],
+                "leaves_g": 20.0,
+                "every_days": 7,
+                "note": "",
+            },
+        ),
+    ],
     "0004_hands_and_thermometer": [("word", {"about": "ready", "yes": False, "note": ""})],
 }
 PAST = sorted(
@@ -94,7 +118,8 @@ class EveryPastVersion(TransactionTestCase):
         log += [entry for name, entries in OTHERS.items() if name <= since for entry in entries]
         entries = apps.get_model("logbook", "Entry").objects
         for number, (kind, body) in enumerate(log):
-            at = START + timedelta(hours=12 * number)
+            # None of them after the moment at which the kitchen is opened.
+            at = START + timedelta(hours=min(12.0 * number, 66.0 + number * 0.5))
             until = {"until": (at + timedelta(hours=3)).isoformat()} if kind == "leave" else {}
             entries.create(
                 id=uuid4(), jar_id=jar.id, kind=kind, at=at, body={**body, **until}, recorded_at=at, recorded_by=account

@@ -9,9 +9,11 @@ from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo
 
 from ..doors.assessment import assess
+from ..doors.bakes import Wanted, grown_offers
 from ..doors.comparison import compare
 from ..doors.foresight import peak_of, timed
 from ..kitchen.flours import blend_of, flour_from_grams, flour_to_grams
+from ..kitchen.hours import Hours, parse_bands
 from ..kitchen.quantities import Unit, from_grams, grams, to_grams, unit_named
 from ..kitchen.vessel import ROOM_WANTED, most_grams
 from ..methods import FAMILIES
@@ -101,6 +103,8 @@ def building(arguments: argparse.Namespace) -> object:
         step=arguments.scale_step,
     )
     told: dict[str, object] = {**asdict(made), "feeds": [_without_empty(asdict(one)) for one in made.feeds]}
+    if arguments.at and arguments.hours:
+        return {**told, **_built_in_hours(arguments)}
     if arguments.at:
         blend = blend_of(parts_of(arguments.blend))
         wanted = moment_of(arguments.at, zone_named(arguments.tz), "at")
@@ -110,6 +114,30 @@ def building(arguments: argparse.Namespace) -> object:
             for one in timed(made, blend, wanted, celsius)
         ]
     return told
+
+
+def _built_in_hours(arguments: argparse.Namespace) -> dict[str, object]:
+    """The feeds of a build that the baker's hours have room for, of the sizes that this asks for."""
+    zone = zone_named(arguments.tz)
+    wanted = moment_of(arguments.at, zone, "at")
+    bands = parse_bands(arguments.hours)
+    setup = Setup(
+        "wake_and_keep",
+        {"way": "counter", "blend": parts_of(arguments.blend)},
+        jar_of(10_000.0),
+        wanted,
+        scale_step=arguments.scale_step,
+        hours=Hours(zone, bands, bands),
+        warmth_c=within(arguments.temp, LEAST_C, MOST_C, "temp"),
+    )
+    asked = Wanted(arguments.target, wanted, arguments.reserve)
+    for offer in grown_offers(setup, asked, arguments.feeds, arguments.hydration):
+        low, likely, high = _list(offer.peaks)
+        feeds = [{**_without_empty(asdict(one)), "at": _plain(one.at)} for one in offer.feeds]
+        last = {"feed_at": _plain(offer.feeds[-1].at), "low": low, "likely": likely, "high": high}
+        rows: list[object] = [*({"feed_at": _plain(one.at)} for one in offer.feeds[:-1]), last]
+        return {"seed_g": offer.feeds[0].keep_g, "feeds": feeds, "feed_at": rows}
+    raise Refusal(RefusalCode.NO_ROOM_IN_HOURS, "hours", {"given": arguments.hours})
 
 
 def _list(moments: tuple[datetime, ...]) -> list[object]:

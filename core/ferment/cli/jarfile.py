@@ -17,6 +17,7 @@ from ..kitchen.hours import Band, Hours, check_bands, waking_hours
 from ..kitchen.quantities import MOST_G
 from ..kitchen.vessel import Level
 from ..methods import FAMILIES
+from ..planner.altering import LaterHours
 from ..protocol.method import Method
 from ..protocol.options import Choice, Choices
 from ..protocol.written import from_json, to_json
@@ -76,6 +77,15 @@ def write_jar(setup: Setup, log: Log) -> dict[str, object]:
                 "weekday": [[band.start, band.end] for band in setup.hours.weekday],
                 "weekend": [[band.start, band.end] for band in setup.hours.weekend],
             },
+            "later_hours": [
+                {
+                    "at": later.at.isoformat(),
+                    "tz": str(later.hours.zone),
+                    "weekday": [[band.start, band.end] for band in later.hours.weekday],
+                    "weekend": [[band.start, band.end] for band in later.hours.weekend],
+                }
+                for later in setup.later_hours
+            ],
             "readings": [{"at": one.at.isoformat(), "celsius": one.celsius} for one in setup.readings],
             # A way of the catalogue is known by its name; a baker's own goes with the jar.
             "method": to_json(setup.method) if setup.method and setup.method not in FAMILIES else None,
@@ -155,6 +165,7 @@ def _converter() -> Converter:
     converter.register_unstructure_hook_func(lambda kind: kind == Picks, dict)
     converter.register_structure_hook(Method, lambda value, _: from_json(value))
     converter.register_structure_hook(Hours, lambda value, _: value)
+    converter.register_structure_hook(LaterHours, lambda value, _: value)
     fills = {name: make_dict_structure_fn(kind, converter) for name, kind in KINDS.items()}
     converter.register_structure_hook_func(lambda kind: kind == Entry, lambda value, _: _entry(fills, value))
     fill = make_dict_structure_fn(Setup, converter)
@@ -227,7 +238,21 @@ def _with_hours(converter: Converter, value: object) -> Mapping[str, object]:
         raise WrongFormError(fault.wanted, ".tz") from None
     told = row.get("hours")
     hours = waking_hours(zone) if told is None else Hours(zone, *(_bands(told, day) for day in DAYS))
-    return {**row, "hours": hours}
+    later = row.get("later_hours", [])
+    if not isinstance(later, list):
+        raise WrongFormError("a list", ".later_hours")
+    return {**row, "hours": hours, "later_hours": [_later(converter, one, place) for place, one in enumerate(later)]}
+
+
+def _later(converter: Converter, told: object, place: int) -> LaterHours:
+    at = f".later_hours[{place}]"
+    row = named_fields(told)
+    try:
+        zone = converter.structure(row.get("tz", "UTC"), ZoneInfo)
+        since = converter.structure(row.get("at"), datetime)
+    except WrongFormError as fault:
+        raise WrongFormError(fault.wanted, at) from None
+    return LaterHours(since, Hours(zone, *(_bands(row, day) for day in DAYS)))
 
 
 DAYS = ("weekday", "weekend")

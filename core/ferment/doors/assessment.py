@@ -29,7 +29,7 @@ from ..verdicts.expected import ExpectedLook, expected_look
 from ..verdicts.judgement import Judgement, judgement
 from ..verdicts.readiness import Readiness
 from ..verdicts.stage import StageFound
-from .chapters import Chapter, chapters
+from .chapters import Chapter, PutBy, chapters, put_by
 from .told import (
     ColdSpan,
     InJar,
@@ -110,10 +110,10 @@ class Assessment:
 
     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
-    `chilled` are its stays in the fridge.
-    `stands` is what is true of it now, after all that was changed on the way; `chapters` are those of its life.
-    `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its plan does not repeat then.
-    `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for that one.
+    `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
+    `chapters` are those of its life, `put_by` what was dried. `asks_how_to_keep` says that it is ready, or its way at
+    its end, and nobody has said how it goes on: its plan does not repeat then. `bakes` are planned and not mixed yet,
+    the nearest first, with `bake_fed` feeds done for that one.
     """
 
     day: int
@@ -139,6 +139,7 @@ class Assessment:
     chilled: tuple[ColdSpan, ...]
     stands: Stands
     chapters: tuple[Chapter, ...]
+    put_by: tuple[PutBy, ...]
     asks_how_to_keep: bool
     is_kept: bool
     bakes: tuple[Bake, ...]
@@ -202,6 +203,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         chilled=tuple(ColdSpan(since, until) for since, until in ledger.cold_spans),
         stands=stands(setup, ledger, made),
         chapters=chapters(course, ledger),
+        put_by=put_by(ledger),
         asks_how_to_keep=asks,
         is_kept=is_kept(made.course),
         bakes=made.bakes,

@@ -23,9 +23,9 @@ from ..mixing.feeding import ratio_as_weighed
 from ..planner import Plan
 from ..record.ledger import Ledger, is_cold
 from ..record.log import Bake, BakeFeed, Log
-from ..refusal import Refusal, RefusalCode
+from ..refusal import Refusal, RefusalCode, within
 from ..setups import Setup, background_of, course_of, ledger_of, plan_of, warmth_told
-from ..tracker import Background, IfFed, forecast, if_fed, if_woken, of_a_grown_jar
+from ..tracker import Background, IfFed, TimeSpread, forecast, if_fed, if_woken, of_a_grown_jar
 from ..tracker.rounds import Turn
 from .alterations import BAKE_AT_MOST_AHEAD
 
@@ -46,6 +46,8 @@ RISEN_ENOUGH = 0.85
 LEAST_OF_THE_PEAK = 0.7
 LEAST_SEED_G = 2.0
 # Feeds are timed to five minutes; one that is due now may be so much late.
+# How far before the hour a build may begin.
+LONGEST_BUILD = timedelta(days=4)
 GRID, NOW_SLACK = timedelta(minutes=5), timedelta(minutes=5)
 WARM_C, COOL_C = 27.0, 19.0
 # A fresh look for a later hour goes by this, and no further than that.
@@ -117,6 +119,17 @@ def bake_offers(setup: Setup, log: Log, wanted: Wanted, now: datetime) -> BakeOf
     return BakeOffers(tuple(offers[:MOST_OFFERS]), soonest, table.usual_feeds, table.there_is_g)
 
 
+def grown_offers(setup: Setup, wanted: Wanted, feeds: int, wet_percent: float) -> tuple[Offer, ...]:
+    """The same for any grown jar that stands where the set-up says: so many feeds inside its hours, or none."""
+    mixed_at = wanted.mixed_at.astimezone(UTC)
+    now = mixed_at - LONGEST_BUILD
+    table = replace(
+        _table(setup, (), wanted, now), grown=True, wet_share=within(wet_percent, 50.0, 150.0, "hydration") / 100.0
+    )
+    found = table.offer(mixed_at, feeds, Where.HERE, setup.warmth_c)
+    return (found,) if found else ()
+
+
 def as_bake(entry_id: str, offer: Offer, wanted: Wanted, now: datetime) -> Bake:
     """The entry that takes an offer."""
     feeds = tuple(BakeFeed(one.at, one.keep_g, one.flours, one.water_g) for one in offer.feeds)
@@ -164,6 +177,8 @@ class _Search:
     pace: float
     running_peak: datetime | None
     now: datetime
+    grown: bool = False
+    wet_share: float | None = None
 
     @property
     def hours(self) -> Hours:
@@ -186,6 +201,8 @@ class _Search:
     @property
     def wet(self) -> float:
         """Water to flour of a feed: the baker's own, or as the last feed had it."""
+        if self.wet_share is not None:
+            return self.wet_share
         own = self.made.own.hydration_percent
         fed = next((turn.feed for turn in reversed(self.ledger.rounds) if turn.feed.flour_g), None)
         share = own / 100.0 if own else fed.liquid_g / fed.flour_g if fed else 1.0
@@ -194,7 +211,7 @@ class _Search:
     @property
     def usual_feeds(self) -> int:
         if not self.ledger.rounds:
-            return FEEDS_OF_A_SLEEPER
+            return 1 if self.grown else FEEDS_OF_A_SLEEPER
         since = self.now - self.ledger.rounds[-1].feed.at
         if since <= AWAKE_FOR and not is_cold(self.ledger, self.now):
             return 1
@@ -215,7 +232,7 @@ class _Search:
             most = min(FEEDS_AFTER_LONG_SLEEP, self.usual_feeds + 1)
             numbers = range(1, most + 1) if where is Where.HERE else (self.usual_feeds,)
             for feeds in numbers:
-                offer = self._offer(mixed_at, feeds, where, celsius)
+                offer = self.offer(mixed_at, feeds, where, celsius)
                 if offer is None:
                     continue
                 off = abs(feeds - self.usual_feeds) + (0 if where is Where.HERE else 2)
@@ -227,13 +244,13 @@ class _Search:
         here = warmth_told(self.setup, self.ledger)
         at = max(after, self.now)
         while at < max(after, self.now) + LATEST_TRY:
-            found = self._offer(at, self.usual_feeds, Where.HERE, here)
+            found = self.offer(at, self.usual_feeds, Where.HERE, here)
             if found:
                 return found
             at += LATER_BY
         return None
 
-    def _offer(self, mixed_at: datetime, feeds: int, where: Where, celsius: float) -> Offer | None:
+    def offer(self, mixed_at: datetime, feeds: int, where: Where, celsius: float) -> Offer | None:
         """The best chain of so many feeds that also holds by the jar's own model.
 
         One that slept, or grew thin, is slower than a grown jar at first: by how much is seen on the first chain, and
@@ -358,6 +375,8 @@ class _Search:
         return list(reversed(told))
 
     def _would(self, feeds: Sequence[FeedTowards], where: Where, celsius: float) -> IfFed:
+        if self.grown:
+            return self._of_a_grown_jar(feeds[-1], celsius)
         start = self.ledger.rounds[0].feed.at if self.ledger.rounds else max(feeds[0].at, self.now)
         meals = [
             Turn((max(one.at, self.now) - start) / HOUR, one.keep_g, one.flours, one.water_g, 0.0, 0.0) for one in feeds
@@ -374,6 +393,12 @@ class _Search:
         if not self.ledger.rounds:
             return if_woken(self.ledger, background, start, *meals)
         return if_fed(self.ledger, background, *meals)
+
+    def _of_a_grown_jar(self, last: FeedTowards, celsius: float) -> IfFed:
+        meal = Turn(0.0, last.keep_g, last.flours, last.water_g, 0.0, 0.0)
+        told = of_a_grown_jar(meal, self.blend, celsius)
+        peaks = (last.at + timedelta(hours=hour) for hour in (told.peak.low, told.peak.middle, told.peak.high))
+        return IfFed(None, TimeSpread(*peaks), told.peak_times, None)
 
 
 def _to_grid(at: datetime) -> datetime:

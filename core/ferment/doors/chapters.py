@@ -1,17 +1,17 @@
-"""The chapters of a jar's life: raised or woken by one way or another, kept, let go, ended."""
+"""The chapters of a jar's life: raised or woken by one way or another, kept, let go, ended; and what was put by."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
-from datetime import datetime
+from datetime import datetime, timedelta
 from enum import StrEnum
 
 from ..mixing.contents import Origin
 from ..protocol.course import Course
 from ..protocol.options import OptionCode, Pick
 from ..record.ledger import Ledger
-from ..record.log import Deed, DeedKind
+from ..record.log import Deed, DeedKind, UsedFor
 from ..record.terms import OtherWay
 
 
@@ -42,6 +42,27 @@ BY_PICK = {
     Pick.COUNTER_AND_COLD: ChapterKind.COUNTER_AND_COLD,
     Pick.FRIDGE: ChapterKind.FRIDGE,
 }
+
+
+# Thin flakes snap after one to three days in a dry room, and keep for a year and more (common practice).
+DRY_FROM, DRY_TO, KEEPS_FOR = timedelta(days=1), timedelta(days=3), timedelta(days=365)
+
+
+@dataclass(frozen=True)
+class PutBy:
+    """What was spread to dry: grams, when, between when it snaps, and until when it keeps at least."""
+
+    entry_id: str
+    g: float
+    since: datetime
+    dry_from: datetime
+    dry_to: datetime
+    keeps_until: datetime
+
+
+def put_by(ledger: Ledger) -> tuple[PutBy, ...]:
+    dried = (use for use in ledger.uses if use.used_for is UsedFor.FLAKES)
+    return tuple(PutBy(use.id, use.g, use.at, use.at + DRY_FROM, use.at + DRY_TO, use.at + KEEPS_FOR) for use in dried)
 
 
 def chapters(course: Course, ledger: Ledger) -> tuple[Chapter, ...]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from io import BytesIO
 from pathlib import Path
 
@@ -10,6 +11,7 @@ from reportlab.graphics.shapes import Drawing
 from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
+from reportlab.lib.utils import simpleSplit
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
@@ -17,7 +19,7 @@ from reportlab.pdfgen.canvas import Canvas
 from ferment.planner import Step
 
 from ..services import JarPlan
-from ..words import words
+from ..words import Card, words
 
 # Latin, Greek, Cyrillic and more, so that a jar keeps its name on paper; from Debian's fonts-dejavu-core.
 FONTS = Path("/usr/share/fonts/truetype/dejavu")
@@ -152,6 +154,32 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
     canvas.setFont(BODY, 8)
     canvas.setFillColor(SOFT)
     canvas.drawString(left + pad, foot + pad + 1.5 * mm, words.LAY_EDGE)
+
+
+def card(plan: JarPlan, kind: Card, now: datetime) -> bytes:
+    """A card on a quarter of a page: what it is, of what flour, when it was fed, and what to do with it."""
+    canvas, out = _canvas(words.card_title(plan.name))
+    width, height = A4
+    wide, tall = (width - 2 * MARGIN) / 2.0, (height - 2 * MARGIN) / 2.0
+    left, foot, pad = MARGIN, height - MARGIN - tall, 7 * mm
+    canvas.setStrokeColor(SOFT)
+    canvas.setDash(2, 3)
+    canvas.setLineWidth(0.6)
+    canvas.rect(left, foot, wide, tall)
+    canvas.setDash()
+    canvas.setFillColor(INK)
+    canvas.setFont(BOLD, 18)
+    top = foot + tall - pad - 6 * mm
+    canvas.drawString(left + pad, top, _cut(canvas, plan.name, BOLD, 18, wide - 2 * pad))
+    canvas.setFont(BODY, 10)
+    top -= 8 * mm
+    for line in words.card_lines(kind, plan.held, plan.fed_at, now, plan.zone):
+        for part in simpleSplit(line, BODY, 10, wide - 2 * pad):
+            canvas.drawString(left + pad, top, part)
+            top -= 5 * mm
+        top -= 1.5 * mm
+    canvas.save()
+    return out.getvalue()
 
 
 def _code(canvas: Canvas, url: str, left: float, foot: float, side: float) -> None:

@@ -4,5 +4,6 @@ A second language is a second module beside `en`, chosen here.
 """
 
 from . import en as words
+from .en import Card
 
-__all__ = ["words"]
+__all__ = ["Card", "words"]

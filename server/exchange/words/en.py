@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from datetime import datetime, tzinfo
+from enum import StrEnum
 
+from ferment.doors.told import InJar
 from ferment.kitchen.flours import Flour
 from ferment.mixing.feeding import FeedPlan
 from ferment.planner import Act, Step
@@ -105,6 +107,45 @@ def labels_title(name: str) -> str:
     return f"{name}: labels"
 
 
+class Card(StrEnum):
+    """What a card is for."""
+
+    GIFT = "gift"
+    FLAKES = "flakes"
+
+
+def card_title(name: str) -> str:
+    return f"{name}: card"
+
+
+CARD_DAYS: dict[Card, tuple[str, ...]] = {
+    Card.GIFT: (
+        "Day 1: leave it loosely covered, never sealed. Keep a spoonful, add as much flour and water again.",
+        "Days 2 and 3: the same once a day. Look for a doubling before the next feed.",
+        "Then feed it daily, or keep it in the fridge and feed it once a week.",
+        "Never taste it raw. Pink, orange or fuzzy: bin all of it.",
+    ),
+    Card.FLAKES: (
+        "Dry, dark and closed it keeps for a year and more.",
+        "To wake it: soak in twice as much lukewarm water for three hours, stir half-way, add flour.",
+    ),
+}
+
+
+def card_lines(kind: Card, held: InJar | None, fed_at: datetime | None, now: datetime, zone: tzinfo) -> list[str]:
+    """What it is of, when it was fed or dried, and what to do with it."""
+    lines = []
+    if held is not None:
+        flours = ", ".join(FLOURS[part.flour] for part in held.flours)
+        wet = f", {round(held.hydration_percent)} % water to flour" if held.hydration_percent else ""
+        lines.append(f"Sourdough starter of {flours}{wet}.")
+    if kind is Card.FLAKES:
+        lines.append(f"Dried from {day(now, zone)} {now.astimezone(zone).year}.")
+    elif fed_at is not None:
+        lines.append(f"Fed {day(fed_at, zone)} {clock(fed_at, zone)}.")
+    return [*lines, *CARD_DAYS[kind]]
+
+
 def sheet_facts(tare_g: float, page: int) -> str:
     return f"jar {grams(tare_g)} empty · lid loose, never sealed · page {page}"
 
@@ -116,6 +157,8 @@ def likely_ready(day_words: str) -> str:
 def row_words(step: Step) -> str:
     """What to do, with its grams where it feeds."""
     act = ACTS[step.act]
+    if step.act is Act.USE:
+        return f"{act} it: {grams(sum(one.g or 0.0 for one in step.do))}"
     return f"{act}: {plan_words(step.plan)}" if step.plan else act
 
 

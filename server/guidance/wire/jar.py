@@ -13,7 +13,7 @@ from ferment.tracker.outlook import Outlook
 from ferment.verdicts.cautions import Notice
 
 from .forecast import Forecast, Ready
-from .life import Bake, Chapter, Stands
+from .life import Bake, Chapter, PutBy, Stands
 from .mixing import FeedPlan, FlourGrams, ScaleStep
 from .plan import Change, Doing, PlanTotals, ReadyDays, Step, WaitsFor
 from .verdicts import Counsel, Finding, Readiness, StageFound
@@ -173,6 +173,7 @@ class Assessment(Told):
     chilled: tuple[ColdSpan, ...]
     stands: Stands
     chapters: tuple[Chapter, ...]
+    put_by: tuple[PutBy, ...]
     asks_how_to_keep: bool
     is_kept: bool
     bakes: tuple[Bake, ...]

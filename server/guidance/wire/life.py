@@ -58,6 +58,17 @@ class Chapter(Told):
     feeds: int
 
 
+class PutBy(Told):
+    """What was spread to dry: grams, when, between when it snaps, and until when it keeps at least."""
+
+    entry_id: str
+    g: float
+    since: datetime
+    dry_from: datetime
+    dry_to: datetime
+    keeps_until: datetime
+
+
 class BakeFeed(Told):
     """One feed towards a bake: when, and its grams."""
 

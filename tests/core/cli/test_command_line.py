@@ -140,6 +140,17 @@ class CommandLine(TestCase):
         self.assertEqual(answer["feed_at"][1]["likely"], "2026-03-08T09:00:00+00:00")
         self.assertEqual(answer["feed_at"][0]["likely"], answer["feed_at"][1]["feed_at"])
 
+    def test_build_by_an_hour_inside_the_bakers_hours(self) -> None:
+        """Dough at eight is not begun at half past one."""
+        at = ("--at", "2026-03-08T08:00", "--temp", "24", "--tz", "Europe/Lisbon", "--feeds", "1")
+        code, answer = run("build", "--target", "150", *at, "--hours", "06:30-08:30,18:00-22:30")
+        self.assertEqual((code, len(answer["feeds"])), (0, 1))
+        self.assertIn(answer["feeds"][0]["at"][11:13], {"18", "19", "20", "21", "22"})
+        self.assertLess(answer["feed_at"][0]["low"], "2026-03-08T08:30")
+        self.assertGreater(answer["feed_at"][0]["high"], "2026-03-08T07:30")
+        code, answer = run("build", "--target", "150", *at, "--hours", "12:00-12:10")
+        self.assertEqual((code, answer["error"]["code"]), (2, "no_room_in_hours"))
+
     def test_simulate_and_assess(self) -> None:
         where = ("--start", "2026-03-02T08:00", "--tz", "Europe/Lisbon")
         code, played = run("simulate", "wet_rye", *where, "--days", "6", "--seed", "7", "--temp", "23")

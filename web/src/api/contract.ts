@@ -325,6 +325,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Jar Card
+         * @description A card to give away with some of the jar, or a label for what was dried of it.
+         */
+        get: operations["exchange_api_jar_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/keeping": {
         parameters: {
             query?: never;
@@ -1030,6 +1050,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["Notice"][];
             outlook: components["schemas"]["Outlook"] | null;
+            /** Put By */
+            put_by: components["schemas"]["PutBy"][];
             readiness: components["schemas"]["Readiness"] | null;
             ready: components["schemas"]["ReadyDays"];
             ready_ahead: components["schemas"]["Ready"] | null;
@@ -1341,6 +1363,12 @@ export interface components {
             /** Is Set */
             is_set: boolean;
         };
+        /**
+         * Card
+         * @description What a card is for.
+         * @enum {string}
+         */
+        Card: "gift" | "flakes";
         /** CatalogueOut */
         CatalogueOut: {
             beginning: components["schemas"]["BeginningOut"];
@@ -2867,7 +2895,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "no_rhythm" | "takes_more_than_there_is" | "bake_too_soon" | "away_too_long" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "no_rhythm" | "takes_more_than_there_is" | "no_room_in_hours" | "away_too_long" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -2909,6 +2937,36 @@ export interface components {
             note: string;
             /** Water G */
             water_g: number;
+        };
+        /**
+         * PutBy
+         * @description What was spread to dry: grams, when, between when it snaps, and until when it keeps at least.
+         */
+        PutBy: {
+            /**
+             * Dry From
+             * Format: date-time
+             */
+            dry_from: string;
+            /**
+             * Dry To
+             * Format: date-time
+             */
+            dry_to: string;
+            /** Entry Id */
+            entry_id: string;
+            /** G */
+            g: number;
+            /**
+             * Keeps Until
+             * Format: date-time
+             */
+            keeps_until: string;
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
         };
         /**
          * Question
@@ -3887,6 +3945,7 @@ export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
 export type CalendarAddressOut = components['schemas']['CalendarAddressOut'];
 export type CalendarKeyOut = components['schemas']['CalendarKeyOut'];
+export type Card = components['schemas']['Card'];
 export type CatalogueOut = components['schemas']['CatalogueOut'];
 export type CauseOut = components['schemas']['CauseOut'];
 export type Caution = components['schemas']['Caution'];
@@ -3988,6 +4047,7 @@ export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
 export type ProblemsOut = components['schemas']['ProblemsOut'];
 export type PutBackBody = components['schemas']['PutBackBody'];
+export type PutBy = components['schemas']['PutBy'];
 export type Question = components['schemas']['Question'];
 export type RatioOffer = components['schemas']['RatioOffer'];
 export type Readiness = components['schemas']['Readiness'];
@@ -5797,6 +5857,74 @@ export interface operations {
                 };
                 content: {
                     "text/calendar": unknown;
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    exchange_api_jar_card: {
+        parameters: {
+            query?: {
+                kind?: "gift" | "flakes";
+            };
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
             /** @description Nobody is signed in */

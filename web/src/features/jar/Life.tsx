@@ -3,7 +3,7 @@ import type { OpenJar } from "../../api/types";
 import { recordEntry, withdrawEntry } from "../../api/writes";
 import { nowIso } from "../../lib/clock";
 import { grams } from "../../lib/numbers";
-import { when } from "../../lib/time";
+import { dateWords, dayWord, when } from "../../lib/time";
 import { useNoting } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { useSay } from "../../ui/toast";
@@ -93,6 +93,39 @@ export function NextBake({ opened }: { readonly opened: OpenJar }) {
           {lifeText.notThisBake}
         </Button>
       </div>
+    </section>
+  );
+}
+
+/** What was spread to dry, when it snaps, and its label. */
+export function DriedOfIt({ opened }: { readonly opened: OpenJar }) {
+  const { jar, assessment, now, time_zone: zone } = opened;
+  if (assessment.put_by.length === 0) return null;
+  return (
+    <section aria-labelledby="dried" className="mt-8">
+      <h2 id="dried" className="text-2xl">
+        {lifeText.dried}
+      </h2>
+      <ul className="mt-2">
+        {assessment.put_by.map((one) => (
+          <li key={one.entry_id} className="border-b border-rule py-2">
+            <span className="font-semibold">{grams(one.g)}</span>{" "}
+            {lifeText.driesUntil(
+              dayWord(one.dry_from, now, zone),
+              dayWord(one.dry_to, now, zone),
+              dateWords(one.keeps_until, zone),
+            )}
+          </li>
+        ))}
+      </ul>
+      <a
+        href={`/api/jars/${jar.id}/card.pdf?kind=flakes`}
+        target="_blank"
+        rel="noreferrer"
+        className="inline-flex min-h-11 items-center font-semibold text-crust underline-offset-4 hover:underline"
+      >
+        {lifeText.labelForTheFlakes}
+      </a>
     </section>
   );
 }

@@ -23,7 +23,7 @@ import {
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Found, ReadyOrNot } from "./Judged";
-import { HowItGoesOn, Lineage, MixDough, NextBake } from "./Life";
+import { DriedOfIt, HowItGoesOn, Lineage, MixDough, NextBake } from "./Life";
 import { Log } from "./Log";
 import { Rise } from "./Rise";
 import { UnreadPage } from "./Unread";
@@ -113,6 +113,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
         <div>
           <Coming opened={opened} />
           <Changes opened={opened} />
+          <DriedOfIt opened={opened} />
         </div>
       </div>
     </article>

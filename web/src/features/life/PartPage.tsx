@@ -160,6 +160,16 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
           <li key={line}>{line}</li>
         ))}
       </ol>
+      {draft.usedFor === "gift" && (
+        <a
+          href={`/api/jars/${jar.id}/card.pdf?kind=gift`}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex min-h-11 items-center self-start font-semibold text-crust underline-offset-4 hover:underline"
+        >
+          {lifeText.cardForTheGift}
+        </a>
+      )}
       <div className="grid gap-4 sm:grid-cols-2">
         <NumberField
           label={lifeText.howMuch}

@@ -256,6 +256,11 @@ export const lifeText = {
     split: ["Put it into the second jar, one spatula each.", "Change one thing only, and you learn from it."],
     other_jar: ["Stir it into the other jar, and note there what went in."],
   } satisfies Record<UsedFor, readonly string[]>,
+  dried: "Dried of it",
+  driesUntil: (from: string, to: string, keeps: string) =>
+    `snaps between ${from} and ${to}; keeps at least until ${keeps} of next year`,
+  labelForTheFlakes: "Label for the flakes",
+  cardForTheGift: "Card to go with it",
   whatDiffers: "What is different in it",
   differs: { nothing: "nothing", flour: "its flour", ratio: "its ratio", place: "its place" },
   mixThemAhead: (parts: string) =>

@@ -21,7 +21,7 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
     `There is no flour named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
   no_rhythm: () => "This way feeds by what is seen, not by the clock. Choose another way for a rhythm.",
   takes_more_than_there_is: (facts) => `There is not so much in it. There are ${facts.there_is_g ?? 0} g.`,
-  bake_too_soon: () => "It cannot be ready by then.",
+  no_room_in_hours: () => "These hours leave no room for it. Give more of them, or another hour.",
   away_too_long: (facts) =>
     facts.instead === "flakes"
       ? `Too long even for the fridge, which keeps it until about ${moment(facts, "latest")}. Dry it: flakes keep for a year.`
