@@ -21,7 +21,7 @@ from .altering import LaterHours
 from .doings import doings
 from .readytable import ready_days
 from .standing import Standing, Window, after_turn, evidence_of, phase_of, poured, window
-from .steps import Act, Change, ChangeCode, Plan, PlanTotals, Step, StepState
+from .steps import Act, Change, ChangeCode, Doing, Plan, PlanTotals, Step, StepState, Task
 from .steps import name_acts as name_acts
 from .walking import Desk, Done, Walk, day_of, make_step
 
@@ -160,7 +160,10 @@ def _step(
         # A set-up that cannot be weighed out is refused; a jar that is fed already is not.
         weigh_ahead = weigh_on_the_way if walk.ledger.rounds else weigh
         weighed = weigh_ahead(desk.course, phase, standing.bench, desk.step, advised=standing.advised)
-    done = Done(weighed, doings(phase, weighed, standing.jar_g, standing.advised))
+    tasks = doings(phase, weighed, standing.jar_g, standing.advised)
+    if feed is not None and walk.ledger.rests_since is not None and number == len(walk.steps) + 1:
+        tasks = (Doing(Task.TO_COUNTER), *tasks)
+    done = Done(weighed, tasks)
     step = make_step(desk, phase, standing, found, number, state, at, done)
     if weighed:
         standing = poured(standing, weighed.flour_g, weighed.liquid_g, weighed.total_g)

@@ -24,7 +24,9 @@ import {
 export function Found({ opened }: { readonly opened: OpenJar }) {
   const { findings, normal, stage } = opened.assessment;
   const steady = stage?.stage === "steady";
-  const calm = normal !== null && !steady && !findings.some((one) => signNote(one).grave === "normal");
+  const resting = stage?.stage === "resting";
+  const calm =
+    normal !== null && !steady && !resting && !findings.some((one) => signNote(one).grave === "normal");
   if (findings.length === 0 && !calm) return null;
   return (
     <ul aria-label={jarText.whatItShows} className="flex max-w-prose flex-col gap-3">

@@ -7,7 +7,7 @@ import { dateWords, dayWord, when } from "../../lib/time";
 import { useNoting } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { useSay } from "../../ui/toast";
-import { flourList, jarText, lifeText, USED_FOR_WORDS } from "../../words";
+import { commonText, flourList, jarText, lifeText, USED_FOR_WORDS } from "../../words";
 
 /** A jar that is ready asks how often the baker bakes; until then its plan does not repeat. */
 export function HowItGoesOn({ opened }: { readonly opened: OpenJar }) {
@@ -16,11 +16,11 @@ export function HowItGoesOn({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="goes-on" className="max-w-prose rounded-xl border-2 border-leaf bg-card p-4">
       <h2 id="goes-on" className="text-xl">
-        {lifeText.howOftenFor(jar.name)}
+        {commonText.howOftenFor(jar.name)}
       </h2>
       <p className="mt-1">{lifeText.untilYouSay}</p>
       <ButtonLink look="act" to={`/jars/${jar.id}/keep`} className="mt-3">
-        {lifeText.sayIt}
+        {commonText.sayIt}
       </ButtonLink>
     </section>
   );
@@ -65,7 +65,7 @@ export function NextBake({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="next-bake" className="max-w-prose border-l-4 border-crust pl-4">
       <h2 id="next-bake" className="text-xl">
-        {lifeText.nextBake}: {lifeText.bakeLine(grams(bake.grams), when(bake.mixed_at, now, zone))}
+        {commonText.nextBake}: {commonText.bakeLine(grams(bake.grams), when(bake.mixed_at, now, zone))}
       </h2>
       <ol className="mt-1">
         {bake.feeds.map((feed, index) => (

@@ -174,17 +174,17 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
         </ButtonLink>
       )}
       {!assessment.in_jar && jar.family === "wake_and_keep" && (
-        <ButtonLink to={`/jars/${jar.id}/bake`}>{lifeText.planABake}</ButtonLink>
+        <ButtonLink to={`/jars/${jar.id}/bake`}>{commonText.planABake}</ButtonLink>
       )}
       {assessment.in_jar && (
         <>
           {move === "rest" && <DeedButton jar={jar} did="to_counter" label={jarText.itIsOut} look="quiet" />}
-          <ButtonLink to={`/jars/${jar.id}/bake`}>{lifeText.planABake}</ButtonLink>
+          <ButtonLink to={`/jars/${jar.id}/bake`}>{commonText.planABake}</ButtonLink>
           <ButtonLink look="plain" to={`/jars/${jar.id}/change`}>
-            {lifeText.change}
+            {commonText.changeSomething}
           </ButtonLink>
           <ButtonLink look="plain" to={`/jars/${jar.id}/part`}>
-            {lifeText.takeSome}
+            {commonText.takeSome}
           </ButtonLink>
           <ButtonLink look="plain" to={`/signs?jar=${jar.id}`}>
             {commonText.somethingIsWrong}

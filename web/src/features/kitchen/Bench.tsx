@@ -14,7 +14,6 @@ import {
   DEED_OF,
   findingLine,
   kitchenText,
-  lifeText,
   NORMAL_WORDS,
   nextMove,
   readyWords,
@@ -33,9 +32,9 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
       <div className="flex flex-col gap-4">
         {one.asks_how_to_keep && !danger && (
           <div className="flex max-w-prose flex-wrap items-center gap-3 rounded-xl border-2 border-leaf bg-card p-4">
-            <span className="grow">{lifeText.howOftenFor(one.jar.name)}</span>
+            <span className="grow">{commonText.howOftenFor(one.jar.name)}</span>
             <ButtonLink look="act" to={`/jars/${one.jar.id}/keep`}>
-              {lifeText.sayIt}
+              {commonText.sayIt}
             </ButtonLink>
           </div>
         )}
@@ -127,11 +126,11 @@ function Between({ one }: { readonly one: Glance }) {
     <div className="flex flex-wrap gap-3">
       {one.next_move.move === "use" ? (
         <ButtonLink look="act" to={`${jar}/part?for=dough`}>
-          {lifeText.takeSome}
+          {commonText.takeSome}
         </ButtonLink>
       ) : (
         <ButtonLink look="act" to={`${jar}/bake`}>
-          {lifeText.planABake}
+          {commonText.planABake}
         </ButtonLink>
       )}
       <ButtonLink to={`${jar}/look`}>{commonText.look}</ButtonLink>
@@ -191,10 +190,10 @@ function More({ one }: { readonly one: Glance }) {
         { label: kitchenText.iStirredIt, run: () => deed("stirred") },
         moved,
         { label: kitchenText.iFedItSomeTime, run: () => void navigate(`/jars/${id}/feed?already=1`) },
-        { label: lifeText.planABake, run: () => void navigate(`/jars/${id}/bake`) },
+        { label: commonText.planABake, run: () => void navigate(`/jars/${id}/bake`) },
         { label: kitchenText.itStandsElsewhereNow, run: () => void navigate(`/jars/${id}/change/moved`) },
-        { label: lifeText.change, run: () => void navigate(`/jars/${id}/change`) },
-        { label: lifeText.takeSome, run: () => void navigate(`/jars/${id}/part`) },
+        { label: commonText.changeSomething, run: () => void navigate(`/jars/${id}/change`) },
+        { label: commonText.takeSome, run: () => void navigate(`/jars/${id}/part`) },
       ]}
     />
   );
@@ -241,8 +240,8 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
         {stage && <Fact name="Stage" value={STAGE_NAMES[stage.stage]} />}
         {one.next_bake && (
           <Fact
-            name={lifeText.nextBake}
-            value={lifeText.bakeLine(grams(one.next_bake.grams), when(one.next_bake.mixed_at, now, zone))}
+            name={commonText.nextBake}
+            value={commonText.bakeLine(grams(one.next_bake.grams), when(one.next_bake.mixed_at, now, zone))}
           />
         )}
         {since && <Fact name={since.is_first_mix ? "Mixed" : "Fed"} value={when(since.fed_at, now, zone)} />}

@@ -205,8 +205,8 @@ function Offer({
   const [taken, setTaken] = useState(false);
   const take = () => {
     setTaken(true);
-    const label = lifeText.bakeLine(grams(wanted), when(offer.mixed_at, now, zone));
-    note(`${lifeText.nextBake}: ${label}`, async (id) => {
+    const label = commonText.bakeLine(grams(wanted), when(offer.mixed_at, now, zone));
+    note(`${commonText.nextBake}: ${label}`, async (id) => {
       const entry: BakeBody = {
         kind: "bake",
         at: nowIso(),
@@ -222,7 +222,7 @@ function Offer({
         every_days: every,
         note: "",
       };
-      const outcome = await recordEntry(jar.id, id, null, entry, `${lifeText.nextBake}: ${jar.name}`, null);
+      const outcome = await recordEntry(jar.id, id, null, entry, `${commonText.nextBake}: ${jar.name}`, null);
       setTaken(false);
       if (outcome.kind !== "refused") {
         onTaken();

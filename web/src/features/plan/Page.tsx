@@ -46,15 +46,15 @@ function Laid({ told }: { readonly told: JarPlan }) {
       <h1 className="text-3xl">{planText.planOf(jar.name)}</h1>
       {told.bakes[0] && (
         <p className="mt-2 border-l-4 border-crust pl-4 text-lg">
-          <span className="font-semibold">{lifeText.nextBake}:</span>{" "}
-          {lifeText.bakeLine(grams(told.bakes[0].grams), when(told.bakes[0].mixed_at, now, zone))}
+          <span className="font-semibold">{commonText.nextBake}:</span>{" "}
+          {commonText.bakeLine(grams(told.bakes[0].grams), when(told.bakes[0].mixed_at, now, zone))}
         </p>
       )}
       {told.asks_how_to_keep && (
         <p className="mt-2 flex flex-wrap items-center gap-x-4 border-l-4 border-leaf pl-4 text-lg">
-          {lifeText.howOftenFor(jar.name)} {lifeText.untilYouSay}
+          {commonText.howOftenFor(jar.name)} {lifeText.untilYouSay}
           <ButtonLink look="act" to={`/jars/${jar.id}/keep`}>
-            {lifeText.sayIt}
+            {commonText.sayIt}
           </ButtonLink>
         </p>
       )}
@@ -66,7 +66,7 @@ function Laid({ told }: { readonly told: JarPlan }) {
         <Download href={`${path}/labels.pdf`}>{planText.jarLabels}</Download>
         <Download href={`${path}/calendar.ics`}>{planText.asACalendarFile}</Download>
         <ButtonLink look="plain" to={`/jars/${jar.id}/bake`}>
-          {lifeText.planABake}
+          {commonText.planABake}
         </ButtonLink>
         <Button look="plain" onClick={() => window.print()}>
           {planText.printThisPage}

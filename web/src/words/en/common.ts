@@ -1,6 +1,13 @@
 /** What is said in more than one place. */
 
 export const commonText = {
+  nextBake: "Next bake",
+  bakeLine: (g: string, at: string) => `${g} ${at}`,
+  howOftenFor: (name: string) => `${name} is ready. How often do you bake?`,
+  sayIt: "Say how it goes on",
+  planABake: "Plan a bake",
+  takeSome: "Take some out",
+  changeSomething: "Change something",
   atNight: "At night",
   backTo: (name: string | number) => `Back to ${name}`,
   beginAgainTheSameWay: "Begin again the same way",

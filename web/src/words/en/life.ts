@@ -143,7 +143,6 @@ export function peakLine({ peaks }: BakeOffer, now: string, zone: string): strin
 }
 
 export const lifeText = {
-  change: "Change something",
   changeOf: (name: string) => `What changes for ${name}?`,
   fromThenOn: "It counts from the time you give, and never changes what was before.",
   moved: { label: "It stands elsewhere", hint: "warmer, cooler, another thermometer" },
@@ -180,9 +179,7 @@ export const lifeText = {
   whichWay: "Which way",
   keepIt: "Or it is kept from now on",
   howOften: "How often do you bake?",
-  howOftenFor: (name: string) => `${name} is ready. How often do you bake?`,
   untilYouSay: "Its plan stops repeating until you say.",
-  sayIt: "Say how it goes on",
   tooEarly: "It is not ready yet. Kept so it gets there later, or not at all in the fridge.",
   thisOne: "Keep it so",
   stopForNow: "Stop for now",
@@ -192,7 +189,6 @@ export const lifeText = {
   dryFirst: "Dry some first",
   workingItOut: "Working out what each takes",
   next: "Next",
-  planABake: "Plan a bake",
   bakeWith: (name: string) => `A bake with ${name}`,
   needs: "Levain for the dough",
   day: "Day",
@@ -217,14 +213,11 @@ export const lifeText = {
   feedAt: (at: string) => `Feed ${at}`,
   keepAdd: (keep: string, water: string, flour: string, ratio: string | null) =>
     `keep ${keep}, add ${water} water and ${flour}${ratio ? ` (${ratio})` : ""}`,
-  nextBake: "Next bake",
-  bakeLine: (g: string, at: string) => `${g} ${at}`,
   notThisBake: "Not this bake",
   missedThePeak: "Its peak is past. Fed again now, it is good for dough in some hours.",
   feedItAgain: "Feed it again for this",
   takenOut: (g: string) => `${g} went into the dough`,
   bakeCalledOff: "Bake called off",
-  takeSome: "Take some out",
   takeSomeOf: (name: string) => `Take some of ${name}`,
   takenOutIsNoDiscard: "What is used is no discard.",
   whatFor: "What for",

@@ -1,16 +1,5 @@
 /** Families, their options and choices, in the baker's words. */
-import type {
-  FamilyCode,
-  OptionCode,
-  OptionScale,
-  Origin,
-  PickCode,
-  Reason,
-  SightCode,
-  Thing,
-  WaitsFor,
-} from "../../api/types";
-import { list } from "../../lib/numbers";
+import type { FamilyCode, OptionScale, Origin, PickCode, Reason, Thing } from "../../api/types";
 
 type Named = { readonly label: string; readonly hint?: string };
 
@@ -41,30 +30,6 @@ export const FAMILY_WORDS: Record<FamilyCode, Named> = {
   dried_soak: { label: "Soaked, then weighed", hint: "Flakes in water for three hours, then flour." },
   dried_spoons: { label: "Soaked, in spoons", hint: "A sachet, and twice as much each time." },
   wake_and_keep: { label: "Wake, build, keep", hint: "For what sleeps, and for what is finished." },
-};
-
-export const OPTION_WORDS: Record<OptionCode, Named> = {
-  way: { label: "Way" },
-  origin: { label: "From" },
-  every_hours: { label: "Rhythm" },
-  twice_from_day: { label: "Twice a day from" },
-  first_days: { label: "First days" },
-  keeping: { label: "What is kept at a feed" },
-  jar: { label: "Jar" },
-  seed_grams: { label: "Seed kept at each feed", hint: "Less seed, less waste." },
-  start_grams: { label: "Grams of flour to begin with" },
-  feed_grams: { label: "Flour at each feed", hint: "And as much water." },
-  culture_grams: { label: "Culture put in", hint: "Flakes, or the frozen pinch." },
-  target_grams: { label: "Grams the recipe needs" },
-  reserve_grams: { label: "Grams to keep back" },
-  cold_days: { label: "Days in the fridge between feeds" },
-  flour_parts: { label: "Flour to one part of seed", hint: "And as much water." },
-  hydration_percent: { label: "Water to flour" },
-  juice_percent: { label: "Of the liquid, juice" },
-  salt_percent: { label: "Salt to flour" },
-  first_blend: { label: "Flour to begin with" },
-  middle_blend: { label: "Flour on the way" },
-  blend: { label: "Flour of the feeds" },
 };
 
 export const PICK_WORDS: Record<PickCode, Named> = {
@@ -116,22 +81,6 @@ export const THING_WORDS: Record<Thing, string> = {
   salt: "salt",
   culture: "the culture",
 };
-
-const SIGHT_WORDS: Record<SightCode, (times: number | null) => string> = {
-  bubbles: () => "it shows bubbles",
-  bubbles_throughout: () => "there are bubbles all through",
-  froth: () => "it froths",
-  risen: (times) => `it has risen to ${times ?? 2} ×`,
-  below_high_mark: () => "it has sunk below its high mark",
-  risen_and_fallen: () => "it has risen and begins to fall",
-  runny: () => "it runs when tipped",
-  in_a_row: () => "it has risen so three times in a row",
-};
-
-/** `it runs when tipped or it has sunk below its high mark` */
-export function sightWords(waits: readonly WaitsFor[]): string {
-  return list(waits.map((one) => SIGHT_WORDS[one.sight](one.times))).replaceAll(" and it ", " or it ");
-}
 
 /** Why a way is suggested, or advised against. */
 export const REASON_WORDS: Record<Reason, string> = {

@@ -2,7 +2,7 @@
 import type { DeedKind, Move, NextMove, Normal, StepState } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, span, when } from "../../lib/time";
-import { sightWords } from "./methods";
+import { sightWords } from "./sights";
 import { addedWords } from "./tasks";
 
 type Sentence = { readonly what: string; readonly how: string };

@@ -2,7 +2,7 @@
 import type { OptionCode, Problem, ProblemCode } from "../../api/types";
 import { nowMs } from "../../lib/clock";
 import { clock, dayWord, homeZone } from "../../lib/time";
-import { OPTION_WORDS } from "./methods";
+import { OPTION_WORDS } from "./options";
 
 type Facts = Problem["facts"];
 
