@@ -128,7 +128,6 @@ class Baking(Journey):
         self.enter(baker, "/new")
         page.press("toggle", "Asleep in the fridge")
         page.press("button", "Put it on the shelf")
-        page.press("link", "Rise line and log")
         page.press("link", "Plan a bake")
         page.type("Levain for the dough", "180")
         page.until("an offer", lambda: page.all("button", "Take this") or None)

@@ -18,7 +18,7 @@ from ..planner import Plan, Step, StepState
 from ..protocol.advised import EFFECTS, Advice
 from ..protocol.course import Course
 from ..record.ledger import Ledger
-from ..record.log import DeedKind, Word
+from ..record.log import DeedKind, UsedFor, Word
 from ..setups import Setup, plan_of
 from ..signs.contract import Remedy, SignCode, Urgency
 from .judgement import Judgement
@@ -187,7 +187,9 @@ def _from_signs(table: _Table) -> Iterator[tuple[Advice, SignCode | None]]:
             if remedy in FROM_REMEDY:
                 yield FROM_REMEDY[remedy], finding.sign
     ready = table.judged.readiness
-    spare = any(getattr(one, "deed", None) is DeedKind.SPARE_SET_ASIDE for one in table.ledger.deeds)
+    spare = any(getattr(one, "deed", None) is DeedKind.SPARE_SET_ASIDE for one in table.ledger.deeds) or any(
+        use.used_for is UsedFor.SPARE for use in table.ledger.uses
+    )
     if ready is not None and ready.ready and not spare:
         yield Advice.SET_SPARE, None
 

@@ -10,6 +10,7 @@ import os
 from collections.abc import Iterator
 from dataclasses import asdict
 from datetime import datetime, timedelta
+from typing import get_args
 from unittest import TestCase
 
 from hypothesis import HealthCheck, given, settings
@@ -18,13 +19,35 @@ from hypothesis import strategies as st
 from ferment.doors.admission import admit, admit_setup
 from ferment.doors.assessment import assess
 from ferment.doors.foresight import offers, whole_plan
+from ferment.doors.keeping import keeping_offers
 from ferment.doors.reminding import reminders
 from ferment.doors.sheet import AS_PLANNED, sheet
-from ferment.kitchen.flours import Flour
+from ferment.kitchen.flours import Flour, blend_of
 from ferment.kitchen.vessel import Level, LevelUnit, Vessel
 from ferment.methods import FAMILIES
+from ferment.methods.keeping import KEEPING
 from ferment.protocol.advised import Advice
-from ferment.record.log import READY, Bin, Bubbles, Deed, DeedKind, Entry, Feed, Leave, Log, Look, Smell, Top, Word
+from ferment.record.log import (
+    READY,
+    Bake,
+    BakeFeed,
+    Bin,
+    Bubbles,
+    Deed,
+    DeedKind,
+    Entry,
+    Feed,
+    Leave,
+    Log,
+    Look,
+    PutBack,
+    Smell,
+    Top,
+    Use,
+    UsedFor,
+    Word,
+)
+from ferment.record.terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay, Terms
 from ferment.refusal import Refusal
 from ferment.setups import Setup
 from ferment.signs.contract import SignCode
@@ -41,8 +64,45 @@ levels = st.none() | st.builds(Level, st.floats(0.2, 400.0), st.sampled_from(Lev
 ABOUT = (READY, *(one.value for one in SignCode), *(one.value for one in Advice))
 
 
+whole = st.floats(0.05, 30.0).map(lambda value: round(value, 2))
+
+
+@st.composite
+def changes(draw: st.DrawFn, at: datetime, name: str) -> Entry:
+    """Anything that changes on the way, goes out or in beside the feeds, or is planned."""
+    kind = draw(st.sampled_from([*get_args(Terms), Use, Use, PutBack, Bake, Bake]))
+    if kind is Moved:
+        return Moved(name, at, draw(st.floats(0.0, 50.0)), draw(st.none() | st.floats(0.0, 50.0)))
+    if kind is OtherJar:
+        return OtherJar(name, at, draw(st.sampled_from(JARS)), draw(st.none() | st.floats(1.0, 200.0)))
+    if kind is OtherFlour:
+        blends = st.dictionaries(st.sampled_from([flour.value for flour in Flour]), whole, min_size=1, max_size=3)
+        return OtherFlour(name, at, tuple(blend_of(draw(blends)) for _ in range(draw(st.integers(1, 3)))))
+    if kind is OtherRhythm:
+        return OtherRhythm(name, at, draw(st.floats(1.0, 80.0)))
+    if kind is OtherAmount:
+        seed, parts, wet = draw(st.none() | amounts), draw(st.none() | whole), draw(st.none() | st.floats(30.0, 260.0))
+        return OtherAmount(name, at, draw(whole), seed, parts, wet)
+    if kind is OtherWay:
+        kept = draw(st.sampled_from(list(KEEPING.values())))
+        other = OtherWay(name, at, draw(st.sampled_from(FAMILIES)).code, (), draw(st.sampled_from([0.1, 1.0, 3.0])))
+        return draw(st.sampled_from([other, OtherWay(name, at, kept.family, kept.choices)]))
+    if kind is Use:
+        return Use(name, at, draw(amounts), draw(st.sampled_from(UsedFor)))
+    if kind is PutBack:
+        return PutBack(name, at, lot(**{draw(st.sampled_from(list(Flour))).value: draw(amounts)}), draw(amounts))
+    mixed_at = at + timedelta(hours=draw(st.floats(0.5, 200.0)))
+    feeds = tuple(
+        BakeFeed(at + (mixed_at - at) * share, draw(amounts), lot(white=draw(amounts)), draw(amounts))
+        for share in sorted(draw(st.lists(st.floats(0.0, 0.99), max_size=3)))
+    )
+    return Bake(name, at, mixed_at, draw(amounts), feeds, draw(amounts), draw(st.sampled_from([0, 0, 1, 7])))
+
+
 @st.composite
 def acts(draw: st.DrawFn, at: datetime, name: str) -> Entry:
+    if draw(st.booleans()) and draw(st.booleans()):
+        return draw(changes(at, name))
     kind = draw(st.sampled_from([Feed, Feed, Feed, Look, Look, Deed, Leave, Word, Bin]))
     if kind is Feed:
         flours = lot(**{draw(st.sampled_from(list(Flour))).value: draw(amounts)})
@@ -107,6 +167,7 @@ def every_door(it: Setup, log: Log, now: datetime) -> None:
     found = assess(it, log, now)
     plan = whole_plan(it, log, now)
     reminders(plan.steps, it.hours, now)
+    keeping_offers(it, log, now)
     for told in (asdict(found), asdict(plan), [asdict(one) for one in offers(it, log, now)]):
         assert not list(not_numbers(told)), list(not_numbers(told))
     if not any(isinstance(entry, Bin) for entry in log):

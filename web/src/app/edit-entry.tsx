@@ -3,7 +3,7 @@ import { api, isNotThere } from "../api/client";
 import type { EntryBody } from "../api/types";
 import { FeedPage } from "../features/feed";
 import { EditDeed } from "../features/jar";
-import { EditTerm, TERM_KINDS, type TermBody } from "../features/life";
+import { EditLeave, EditTerm, EditUse, TERM_KINDS, type TermBody } from "../features/life";
 import { LookPage } from "../features/look";
 import { NotOpen } from "../parts/not-open";
 import { Loading } from "../ui/states";
@@ -26,6 +26,10 @@ export function EditEntry() {
   if (entry?.entry.kind === "feed") return <FeedPage editing={entry} />;
   if (entry?.entry.kind === "deed")
     return <EditDeed opened={opened.data} editing={entry} deed={entry.entry} />;
+  if (entry?.entry.kind === "use")
+    return <EditUse opened={opened.data} editing={entry} entry={entry.entry} />;
+  if (entry?.entry.kind === "leave")
+    return <EditLeave opened={opened.data} editing={entry} entry={entry.entry} />;
   if (entry && isTerm(entry.entry))
     return <EditTerm opened={opened.data} editing={entry} term={entry.entry} />;
   return <Lost />;

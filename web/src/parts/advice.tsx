@@ -1,8 +1,8 @@
 /** Advice and cautions as the kitchen and a jar's page both show them. */
 
 import type { Advice, Counsel, Notice } from "../api/types";
-import { acknowledge, recordDeed, sayWord } from "../api/writes";
-import { newId } from "../lib/ids";
+import { useNavigate } from "react-router";
+import { acknowledge, sayWord } from "../api/writes";
 import { CautionNote, CounselNote } from "../ui/counsel-note";
 import { ADVICE_NAMES, counselWords, NOTICE_WORDS, partsText, YES_WORDS } from "../words";
 
@@ -10,6 +10,13 @@ type Of = {
   readonly jar: { readonly id: string; readonly name: string };
   readonly now: string;
   readonly zone: string;
+};
+
+/** What is done with the hands is written down where that is noted. */
+const DONE_AT: Partial<Record<Advice, string>> = {
+  warmer_place: "change/moved",
+  cooler_place: "change/moved",
+  set_spare: "part?for=spare",
 };
 
 function isOpen({ answer }: Counsel): boolean {
@@ -24,6 +31,7 @@ export function OpenAdvice({
   counsel,
   most,
 }: Of & { readonly counsel: readonly Counsel[]; readonly most: number }) {
+  const navigate = useNavigate();
   return counsel
     .filter(isOpen)
     .slice(0, most)
@@ -34,7 +42,14 @@ export function OpenAdvice({
         yes={
           one.answer === "followed"
             ? null
-            : { label: YES_WORDS[one.advice] ?? partsText.doSo, run: () => take(jar, one.advice) }
+            : {
+                label: YES_WORDS[one.advice] ?? partsText.doSo,
+                run: () => {
+                  const page = DONE_AT[one.advice];
+                  if (page) void navigate(`/jars/${jar.id}/${page}`);
+                  else take(jar, one.advice);
+                },
+              }
         }
         no={{ label: partsText.noKeepToThePlan, run: () => say(jar, one.advice, false) }}
       />
@@ -76,9 +91,7 @@ function say(jar: Of["jar"], advice: Advice, yes: boolean): void {
 }
 
 function take(jar: Of["jar"], advice: Advice): void {
-  if (advice === "set_spare")
-    void recordDeed(jar.id, newId(), "spare_set_aside", partsText.aSpareOf(jar.name));
-  else say(jar, advice, true);
+  say(jar, advice, true);
 }
 
 function saidWords({ advice, answer, feeds }: Counsel): string {

@@ -144,6 +144,8 @@ const EDITED: ReadonlySet<string> = new Set([
   "feed",
   "look",
   "deed",
+  "leave",
+  "use",
   "moved",
   "jar",
   "flour",

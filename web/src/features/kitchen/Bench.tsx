@@ -90,9 +90,14 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
   return (
     <div className="flex flex-wrap gap-3">
       {move === "mix" ? (
-        <ButtonLink look="act" to={`${jar}/feed`}>
-          {commonText.mixIt}
-        </ButtonLink>
+        <>
+          <ButtonLink look="act" to={`${jar}/feed`}>
+            {commonText.mixIt}
+          </ButtonLink>
+          {one.jar.family === "wake_and_keep" && (
+            <ButtonLink to={`${jar}/bake`}>{commonText.planABake}</ButtonLink>
+          )}
+        </>
       ) : (
         <>
           {deed && <DeedButton jar={one.jar} did={deed.deed} label={deed.label} />}

@@ -138,6 +138,8 @@ export function originOf(family: Family, chosen: Chosen): Origin {
 export function beginningAt(family: Family, chosen: Chosen, origin: Origin): Chosen {
   const begins = family.begins.find((one) => one.origin === origin);
   if (begins && family.origin !== origin) return { ...chosen, [begins.option]: begins.pick };
+  // What sleeps is kept from its first feed on; a bake with it is planned from its page.
+  if (family.code === "wake_and_keep" && !chosen.way) return { ...chosen, way: "fridge" };
   const others = family.begins.map(({ option }) => option);
   return Object.fromEntries(Object.entries(chosen).filter(([code]) => !others.includes(code as OptionCode)));
 }

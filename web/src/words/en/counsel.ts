@@ -43,7 +43,7 @@ export const ADVICE_NAMES: Record<Advice, string> = {
 export const YES_WORDS: Partial<Record<Advice, string>> = {
   warmer_place: "I have moved it",
   cooler_place: "I have moved it",
-  set_spare: "It is set aside",
+  set_spare: "Set one aside",
 };
 
 export type Told = { readonly what: string; readonly why: string; readonly then: string | null };

@@ -6,7 +6,6 @@ export const partsText = {
   doItAfterAll: "Do it after all",
   backToThePlan: "Back to the plan",
   adviceFor: (name: string | number) => `Advice for ${name}`,
-  aSpareOf: (name: string | number) => `A spare of ${name}`,
   youSaidNoToIt: (name: string | number) => `You said no to ${name}. It is remembered for some days.`,
   oneMoreFeed: "one more feed",
   moreFeeds: (feeds: string | number) => `${feeds} more feeds`,
