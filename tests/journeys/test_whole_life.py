@@ -84,6 +84,22 @@ class Changing(Journey):
         self.assertEqual(baker.jar()["assessment"]["stands"]["vessel"]["volume_ml"], 500.0)
 
 
+class Away(Journey):
+    def test_away_for_some_days_and_back_sooner(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(30.0)
+        baker.feed(6.0)
+        self.enter(baker, f"/jars/{baker.jar_id}/change")
+        page.press("link", "I am away")
+        page.sees("Before you go")
+        page.press("button", "Note it")
+        page.sees("Left alone until")
+        page.press("button", "I am back")
+        page.sees_not("Left alone until")
+        (left,) = [one for one in baker.jar()["log"] if one["entry"]["kind"] == "leave"]
+        self.assertEqual(left["revision"], 2)
+
+
 class Keeping(Journey):
     expected = ("422 (Unprocessable",)
 

@@ -1,7 +1,7 @@
 /** Advice and cautions as the kitchen and a jar's page both show them. */
 
-import type { Advice, Counsel, Notice } from "../api/types";
 import { useNavigate } from "react-router";
+import type { Advice, Counsel, Notice } from "../api/types";
 import { acknowledge, sayWord } from "../api/writes";
 import { CautionNote, CounselNote } from "../ui/counsel-note";
 import { ADVICE_NAMES, counselWords, NOTICE_WORDS, partsText, YES_WORDS } from "../words";

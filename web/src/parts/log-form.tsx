@@ -42,22 +42,42 @@ export function WhenAndNote({ zone, draft, set, problems, shown }: Parts) {
   );
 }
 
-export function AmendEnd({
+export function AmendEnd(parts: Parts & { readonly jarId: string; readonly busy: boolean }) {
+  return <RecordEnd {...parts} yes={partsText.saveTheChange} />;
+}
+
+/** How a form ends that is written down. */
+export function RecordEnd({
   jarId,
   busy,
+  yes,
   ...parts
-}: Parts & { readonly jarId: string; readonly busy: boolean }) {
+}: Parts & { readonly jarId: string; readonly busy: boolean; readonly yes: string }) {
   return (
     <>
       <WhenAndNote {...parts} />
-      <div className="flex gap-3">
-        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? commonText.saving : partsText.saveTheChange}
-        </Button>
-        <Link to={`/jars/${jarId}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
-          {commonText.leaveIt}
-        </Link>
-      </div>
+      <SaveOrLeave jarId={jarId} busy={busy} yes={yes} />
     </>
+  );
+}
+
+export function SaveOrLeave({
+  jarId,
+  busy,
+  yes,
+}: {
+  readonly jarId: string;
+  readonly busy: boolean;
+  readonly yes: string;
+}) {
+  return (
+    <div className="flex gap-3">
+      <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
+        {busy ? commonText.saving : yes}
+      </Button>
+      <Link to={`/jars/${jarId}`} className="flex min-h-11 items-center px-3 font-semibold text-crust">
+        {commonText.leaveIt}
+      </Link>
+    </div>
   );
 }

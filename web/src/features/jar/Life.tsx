@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { OpenJar } from "../../api/types";
-import { recordEntry, withdrawEntry } from "../../api/writes";
+import { amendEntry, recordEntry, withdrawEntry } from "../../api/writes";
 import { nowIso } from "../../lib/clock";
 import { grams } from "../../lib/numbers";
 import { dateWords, dayWord, when } from "../../lib/time";
@@ -94,6 +94,34 @@ export function NextBake({ opened }: { readonly opened: OpenJar }) {
         </Button>
       </div>
     </section>
+  );
+}
+
+/** Left alone until a moment, and back before it with one press. */
+export function LeftAlone({ opened }: { readonly opened: OpenJar }) {
+  const { jar, now, time_zone: zone } = opened;
+  const say = useSay();
+  const left = opened.log.find(
+    ({ entry, withdrawn }) =>
+      !withdrawn && entry.kind === "leave" && Date.parse(entry.until) > Date.parse(now),
+  );
+  if (left?.entry.kind !== "leave") return null;
+  const { entry, id, revision } = left;
+  const back = async () => {
+    const outcome = await amendEntry(
+      id,
+      revision,
+      { ...entry, until: nowIso() },
+      lifeText.backTo(jar.name),
+      null,
+    );
+    if (outcome.kind !== "refused") say(lifeText.backSaid);
+  };
+  return (
+    <p className="flex flex-wrap items-center gap-3 border-l-4 border-rule pl-4">
+      {lifeText.leftAloneUntil(when(entry.until, now, zone))}
+      <Button onClick={() => void back()}>{lifeText.iAmBack}</Button>
+    </p>
   );
 }
 

@@ -23,7 +23,7 @@ import {
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Found, ReadyOrNot } from "./Judged";
-import { DriedOfIt, HowItGoesOn, Lineage, MixDough, NextBake } from "./Life";
+import { DriedOfIt, HowItGoesOn, LeftAlone, Lineage, MixDough, NextBake } from "./Life";
 import { Log } from "./Log";
 import { Rise } from "./Rise";
 import { UnreadPage } from "./Unread";
@@ -89,6 +89,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
           <p className={`font-serif text-2xl ${danger ? "text-alarm" : ""}`}>{what}</p>
           {how && <p className="max-w-prose">{how}</p>}
           <Acts opened={opened} />
+          {!binned && !danger && <LeftAlone opened={opened} />}
           {!binned && !danger && <HowItGoesOn opened={opened} />}
           {!binned && !danger && <NextBake opened={opened} />}
           {!danger && (

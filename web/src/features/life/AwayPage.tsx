@@ -7,9 +7,9 @@ import { useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
 import { useDraft } from "../../lib/store";
 import { daysAhead, fromField } from "../../lib/time";
+import { SaveOrLeave } from "../../parts/log-form";
 import { NotSaved } from "../../parts/not-saved";
 import { OfJar } from "../../parts/of-jar";
-import { Button, ButtonLink } from "../../ui/button";
 import { TextField } from "../../ui/field";
 import { useSay } from "../../ui/toast";
 import { commonText, lifeText, problemAt } from "../../words";
@@ -73,14 +73,7 @@ function Away({ opened }: { readonly opened: OpenJar }) {
       <List title={lifeText.onReturn} lines={lifeText.awayBack} />
       <p className="text-soft">{lifeText.nothingIsDueBefore}</p>
       <NotSaved problems={problems} shown={["until"]} />
-      <div className="flex gap-3">
-        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? commonText.saving : lifeText.noteIt}
-        </Button>
-        <ButtonLink look="plain" to={`/jars/${jar.id}`}>
-          {commonText.leaveIt}
-        </ButtonLink>
-      </div>
+      <SaveOrLeave jarId={jar.id} busy={busy} yes={lifeText.noteIt} />
     </form>
   );
 }

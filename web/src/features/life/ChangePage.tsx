@@ -1,17 +1,15 @@
-import { type FormEvent, useState } from "react";
-import { useNavigate, useParams } from "react-router";
-import type { LogEntry, OpenJar, Problem } from "../../api/types";
-import { recordEntry } from "../../api/writes";
+import type { FormEvent } from "react";
+import { useParams } from "react-router";
+import type { LogEntry, OpenJar } from "../../api/types";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
-import { newId } from "../../lib/ids";
 import { useDraft } from "../../lib/store";
 import { momentOf } from "../../lib/when";
 import { draftKeyOf, useAmending } from "../../parts/amending";
-import { AmendEnd, WhenAndNote } from "../../parts/log-form";
+import { AmendEnd, RecordEnd } from "../../parts/log-form";
 import { OfJar } from "../../parts/of-jar";
-import { Button, ButtonLink } from "../../ui/button";
-import { useSay } from "../../ui/toast";
+import { useRecording } from "../../parts/recording";
+import { ButtonLink } from "../../ui/button";
 import { commonText, lifeText, problemAt, termWords } from "../../words";
 import { bodyOf, newTerm, TERM_KINDS, type TermBody, type TermDraft, type TermKind, termOf } from "./draft";
 import { SHOWN, TermForm } from "./TermForm";
@@ -71,28 +69,18 @@ function Change({ opened, kind }: { readonly opened: OpenJar; readonly kind: Ter
   const title = `${NAMES[kind].label}: ${jar.name}`;
   useTitle(title);
   const key = `change.${kind}.${jar.id}`;
+  const path = `/jars/${jar.id}/change/${kind}`;
   const [draft, setDraft, clear] = useDraft<TermDraft>(key, () => newTerm(assessment.stands));
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const navigate = useNavigate();
-  const say = useSay();
+  const { problems, busy, record } = useRecording(opened, title, { path, key, clear, draft });
   const set = (part: Partial<TermDraft>) => setDraft({ ...draft, ...part });
-  const save = async (event: FormEvent) => {
+  const save = (event: FormEvent) => {
     event.preventDefault();
-    setBusy(true);
     const body = bodyOf(kind, draft, momentOf(draft.when, nowMs(), zone));
-    const reopen = { path: `/jars/${jar.id}/change/${kind}`, draft: key, value: draft };
-    const outcome = await recordEntry(jar.id, newId(), null, body, title, reopen);
-    setBusy(false);
-    setProblems(outcome.kind === "refused" ? outcome.problems : []);
-    if (outcome.kind === "refused") return;
-    clear();
     const told = termWords(body, now, zone);
-    say(outcome.kind === "waiting" ? commonText.keptOnThisDeviceIt : `${told.title}: ${told.line}.`);
-    await navigate(`/jars/${jar.id}`);
+    void record(body, `${told.title}: ${told.line}.`);
   };
   return (
-    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={(event) => void save(event)}>
+    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={save}>
       <div>
         <h1 className="text-3xl">{title}</h1>
         <p className="mt-1 text-soft">{lifeText.fromThenOn}</p>
@@ -103,21 +91,16 @@ function Change({ opened, kind }: { readonly opened: OpenJar; readonly kind: Ter
           {lifeText.keepIt}
         </ButtonLink>
       )}
-      <WhenAndNote
+      <RecordEnd
+        jarId={jar.id}
         zone={zone}
         draft={draft}
         set={set}
         problems={problems}
         shown={[...SHOWN[kind], "at", "note"]}
+        busy={busy}
+        yes={lifeText.saveIt}
       />
-      <div className="flex gap-3">
-        <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-          {busy ? commonText.saving : lifeText.saveIt}
-        </Button>
-        <ButtonLink look="plain" to={`/jars/${jar.id}`}>
-          {commonText.leaveIt}
-        </ButtonLink>
-      </div>
     </form>
   );
 }

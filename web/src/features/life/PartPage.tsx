@@ -1,19 +1,18 @@
-import { type FormEvent, useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
-import type { Flour, NewJar, OpenJar, Problem, PutBackBody, UseBody, UsedFor } from "../../api/types";
-import { planJar, recordEntry } from "../../api/writes";
+import type { FormEvent } from "react";
+import { useSearchParams } from "react-router";
+import type { Flour, NewJar, OpenJar, PutBackBody, UseBody, UsedFor } from "../../api/types";
+import { planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
 import { asSent } from "../../lib/numbers";
 import { useDraft } from "../../lib/store";
 import { momentOf, NOW, type When } from "../../lib/when";
-import { WhenAndNote } from "../../parts/log-form";
+import { RecordEnd } from "../../parts/log-form";
 import { OfJar } from "../../parts/of-jar";
-import { Button, ButtonLink } from "../../ui/button";
+import { useRecording } from "../../parts/recording";
 import { Choice } from "../../ui/choice";
 import { NumberField, TextField } from "../../ui/field";
-import { useSay } from "../../ui/toast";
 import { commonText, FLOUR_WORDS, lifeText, problemAt, termWords, USED_FOR_WORDS } from "../../words";
 
 const USES = Object.keys(USED_FOR_WORDS) as UsedFor[];
@@ -105,15 +104,12 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
     when: NOW,
     note: "",
   }));
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const navigate = useNavigate();
-  const say = useSay();
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
+  const kept = { path: `/jars/${jar.id}/part`, key, clear, draft };
+  const { problems, busy, record } = useRecording(opened, title, kept);
   const own = OWN_JAR.has(draft.usedFor);
-  const save = async (event: FormEvent) => {
+  const save = (event: FormEvent) => {
     event.preventDefault();
-    setBusy(true);
     const at = momentOf(draft.when, nowMs(), zone);
     const body: UseBody = {
       kind: "use",
@@ -123,28 +119,21 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
       bake: draft.usedFor === "dough" ? (bake?.id ?? null) : null,
       note: draft.note,
     };
-    const reopen = { path: `/jars/${jar.id}/part`, draft: key, value: draft };
-    const outcome = await recordEntry(jar.id, newId(), null, body, title, reopen);
-    if (outcome.kind === "refused") {
-      setBusy(false);
-      setProblems(outcome.problems);
-      return;
-    }
-    const daughter = own ? jarOf(opened, draft, at) : null;
-    const made = daughter ? await planJar(daughter, null) : null;
-    setBusy(false);
-    if (made?.kind === "refused") {
-      setProblems(made.problems);
-      return;
-    }
-    clear();
     const told = termWords(body, now, zone);
-    if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
-    else say(daughter ? lifeText.madeAndNoted(daughter.name) : `${told.title}: ${told.line}.`);
-    await navigate(daughter && made?.kind === "saved" ? `/jars/${daughter.id}` : `/jars/${jar.id}`);
+    const daughter = own ? jarOf(opened, draft, at) : null;
+    const setUp = async () => {
+      if (!daughter) return null;
+      const made = await planJar(daughter, null);
+      return made.kind === "saved" ? `/jars/${daughter.id}` : null;
+    };
+    void record(
+      body,
+      daughter ? lifeText.madeAndNoted(daughter.name) : `${told.title}: ${told.line}.`,
+      setUp,
+    );
   };
   return (
-    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={(event) => void save(event)}>
+    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={save}>
       <div>
         <h1 className="text-3xl">{title}</h1>
         <p className="mt-1 text-soft">{lifeText.takenOutIsNoDiscard}</p>
@@ -191,14 +180,16 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
       {draft.usedFor === "split" && (
         <Differs draft={draft} set={set} error={problemAt(problems, "warmth_c")} />
       )}
-      <WhenAndNote
+      <RecordEnd
+        jarId={jar.id}
         zone={zone}
         draft={draft}
         set={set}
         problems={problems}
         shown={["g", "name", "warmth_c", "at", "note"]}
+        busy={busy}
+        yes={lifeText.noteIt}
       />
-      <End jarId={jar.id} busy={busy} />
     </form>
   );
 }
@@ -274,14 +265,11 @@ function Back({ opened }: { readonly opened: OpenJar }) {
     when: NOW,
     note: "",
   }));
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const navigate = useNavigate();
-  const say = useSay();
   const set = (part: Partial<BackDraft>) => setDraft({ ...draft, ...part });
-  const save = async (event: FormEvent) => {
+  const kept = { path: `/jars/${jar.id}/part?for=back`, key, clear, draft };
+  const { problems, busy, record } = useRecording(opened, title, kept);
+  const save = (event: FormEvent) => {
     event.preventDefault();
-    setBusy(true);
     const body: PutBackBody = {
       kind: "put_back",
       at: momentOf(draft.when, nowMs(), zone),
@@ -289,19 +277,12 @@ function Back({ opened }: { readonly opened: OpenJar }) {
       water_g: asSent(draft.waterG) ?? (null as unknown as number),
       note: draft.note,
     };
-    const reopen = { path: `/jars/${jar.id}/part?for=back`, draft: key, value: draft };
-    const outcome = await recordEntry(jar.id, newId(), null, body, title, reopen);
-    setBusy(false);
-    setProblems(outcome.kind === "refused" ? outcome.problems : []);
-    if (outcome.kind === "refused") return;
-    clear();
     const told = termWords(body, now, zone);
-    say(outcome.kind === "waiting" ? commonText.keptOnThisDeviceIt : `${told.title}: ${told.line}.`);
-    await navigate(`/jars/${jar.id}`);
+    void record(body, `${told.title}: ${told.line}.`);
   };
   const flourField = `flours.${draft.flour}`;
   return (
-    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={(event) => void save(event)}>
+    <form noValidate className="flex max-w-2xl flex-col gap-6 pt-6" onSubmit={save}>
       <h1 className="text-3xl">{title}</h1>
       <Choice
         label={lifeText.kindOfFlour}
@@ -325,27 +306,16 @@ function Back({ opened }: { readonly opened: OpenJar }) {
           error={problemAt(problems, "water_g")}
         />
       </div>
-      <WhenAndNote
+      <RecordEnd
+        jarId={jar.id}
         zone={zone}
         draft={draft}
         set={set}
         problems={problems}
         shown={[flourField, "flours.0.g", "water_g", "at", "note"]}
+        busy={busy}
+        yes={lifeText.noteIt}
       />
-      <End jarId={jar.id} busy={busy} />
     </form>
-  );
-}
-
-function End({ jarId, busy }: { readonly jarId: string; readonly busy: boolean }) {
-  return (
-    <div className="flex gap-3">
-      <Button type="submit" look="act" disabled={busy} className="grow sm:grow-0 sm:px-10">
-        {busy ? commonText.saving : lifeText.noteIt}
-      </Button>
-      <ButtonLink look="plain" to={`/jars/${jarId}`}>
-        {commonText.leaveIt}
-      </ButtonLink>
-    </div>
   );
 }

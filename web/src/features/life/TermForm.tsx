@@ -1,17 +1,10 @@
 import { api } from "../../api/client";
 import type { Catalogue, FamilyCode, Flour } from "../../api/types";
+import { GlassPart } from "../../parts/glass";
+import { PlacePart } from "../../parts/place";
 import { Choice, Choices } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import {
-  commonText,
-  FAMILY_WORDS,
-  FLOUR_WORDS,
-  GLASS_WORDS,
-  lifeText,
-  newJarText,
-  PLACE_WORDS,
-  SHAPE_WORDS,
-} from "../../words";
+import { FAMILY_WORDS, FLOUR_WORDS, lifeText } from "../../words";
 import type { TermDraft, TermKind } from "./draft";
 
 export type FormProps = {
@@ -33,7 +26,7 @@ export const SHOWN: Record<TermKind, readonly string[]> = {
 /** What is changed, field by field. */
 export function TermForm({ kind, ...form }: FormProps & { readonly kind: TermKind }) {
   const catalogue = api.useQuery("get", "/api/catalogue", {}, { staleTime: Number.POSITIVE_INFINITY });
-  if (kind === "moved") return <PlaceForm {...form} places={catalogue.data?.places ?? []} />;
+  if (kind === "moved") return <PlacePart {...form} places={catalogue.data?.places ?? []} />;
   if (kind === "jar") return <GlassForm {...form} glasses={catalogue.data?.glasses ?? []} />;
   if (kind === "flour") return <FlourForm {...form} />;
   if (kind === "rhythm") return <RhythmForm {...form} />;
@@ -41,95 +34,19 @@ export function TermForm({ kind, ...form }: FormProps & { readonly kind: TermKin
   return <WayForm {...form} families={catalogue.data?.families ?? []} />;
 }
 
-function PlaceForm({ draft, set, error, places }: FormProps & { readonly places: Catalogue["places"] }) {
-  const stations = api.useQuery("get", "/api/thermometers", {}, { staleTime: 60_000 });
-  const usual = places.map(({ place, warmth_c: celsius }) => ({
-    value: String(celsius),
-    label: PLACE_WORDS[place],
-    hint: newJarText.aboutC(celsius),
-  }));
-  const measured = (stations.data ?? []).map((one) => ({
-    value: one.id,
-    label: one.place,
-    hint: one.last_c === null ? newJarText.thermometerNothingYet : newJarText.thermometerC(one.last_c),
-    celsius: one.last_c,
-  }));
-  const choose = (next: string | null) => {
-    const station = measured.find(({ value }) => value === next);
-    if (station) set({ thermometer: station.value, warmth: String(station.celsius ?? draft.warmth) });
-    else if (next) set({ thermometer: null, warmth: next, night: "" });
-  };
-  const chosen = draft.thermometer ?? usual.find(({ value }) => value === draft.warmth)?.value ?? null;
-  return (
-    <>
-      <Choice
-        label={commonText.whereItStands}
-        items={[...usual, ...measured]}
-        value={chosen}
-        onChange={choose}
-        error={error("thermometer")}
-      />
-      <div className="grid gap-4 sm:grid-cols-2">
-        <NumberField
-          label={commonText.warmth}
-          unit="°C"
-          value={draft.warmth}
-          onChange={(event) => set({ warmth: event.target.value })}
-          error={error("warmth_c")}
-        />
-        <NumberField
-          label={commonText.atNight}
-          unit="°C"
-          hint={commonText.onlyIfItIsColder}
-          value={draft.night}
-          onChange={(event) => set({ night: event.target.value })}
-          error={error("night_c")}
-        />
-      </div>
-    </>
-  );
-}
-
 function GlassForm({ draft, set, error, glasses }: FormProps & { readonly glasses: Catalogue["glasses"] }) {
-  const items = glasses.map((one) => ({
-    value: String(one.volume_ml),
-    label: GLASS_WORDS[one.glass],
-    hint: newJarText.ml(one.volume_ml),
-  }));
-  const take = (next: string | null) => {
-    const one = glasses.find((usual) => String(usual.volume_ml) === next);
-    if (one) set({ volume: String(one.volume_ml), height: String(one.height_mm), flare: "1" });
-  };
-  const field = (label: string, unit: string, key: "tare" | "volume" | "height" | "line", name: string) => (
-    <NumberField
-      label={label}
-      unit={unit}
-      value={draft[key]}
-      onChange={(event) => set({ [key]: event.target.value })}
-      error={error(name)}
-    />
-  );
   return (
     <>
-      <Choice
-        label={commonText.jar}
-        items={items}
-        value={items.find(({ value }) => value === draft.volume)?.value ?? null}
-        onChange={take}
-      />
-      <div className="grid gap-4 sm:grid-cols-2">
-        {field(newJarText.jarFilledToTheRim, "ml", "volume", "volume_ml")}
-        {field(newJarText.insideHeight, "mm", "height", "height_mm")}
-        {field(newJarText.weightOfTheEmptyJar, "g", "tare", "tare_g")}
-        {field(lifeText.lineMeasured, "mm", "line", "line_mm")}
+      <GlassPart draft={draft} set={set} error={error} glasses={glasses} />
+      <div className="max-w-80">
+        <NumberField
+          label={lifeText.lineMeasured}
+          unit="mm"
+          value={draft.line}
+          onChange={(event) => set({ line: event.target.value })}
+          error={error("line_mm")}
+        />
       </div>
-      <Choice
-        label={newJarText.itsShape}
-        items={SHAPE_WORDS}
-        value={SHAPE_WORDS.find(({ value }) => value === draft.flare)?.value ?? null}
-        onChange={(flare) => flare && set({ flare })}
-        error={error("flare")}
-      />
     </>
   );
 }

@@ -50,8 +50,6 @@ export type JarDraft = {
   readonly start: When;
 };
 
-export const STRAIGHT = "1";
-
 /** What a part of the form is given: the draft, a way to change it, and what is wrong with a field. */
 export type PartProps = {
   readonly draft: JarDraft;
@@ -71,7 +69,7 @@ export function newDraft({ beginning, glasses, places }: Catalogue): JarDraft {
     tare: "",
     volume: String(glass?.volume_ml ?? ""),
     height: String(glass?.height_mm ?? ""),
-    flare: STRAIGHT,
+    flare: "1",
     scaleStep: beginning.scale_step,
     warmth: String(place?.warmth_c ?? ""),
     night: "",

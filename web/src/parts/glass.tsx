@@ -1,11 +1,25 @@
-import type { Catalogue, Glass } from "../../api/types";
-import { Choice } from "../../ui/choice";
-import { NumberField } from "../../ui/field";
-import { commonText, GLASS_WORDS, newJarText, SHAPE_WORDS } from "../../words";
-import { type JarDraft, type PartProps, STRAIGHT } from "./draft";
+import type { Catalogue, Glass } from "../api/types";
+import { Choice } from "../ui/choice";
+import { NumberField } from "../ui/field";
+import { commonText, GLASS_WORDS, newJarText, SHAPE_WORDS } from "../words";
+
+type Draft = {
+  readonly tare: string;
+  readonly volume: string;
+  readonly height: string;
+  readonly flare: string;
+};
+type Props = {
+  readonly draft: Draft;
+  readonly set: (part: Partial<Draft>) => void;
+  readonly error: (field: string) => string | null;
+};
+
+/** As wide at the rim as at the bottom. */
+export const STRAIGHT = "1";
 
 /** The usual glass that a draft has, if it is one. */
-function glassOf({ volume, height, flare }: JarDraft, glasses: Catalogue["glasses"]): Glass | null {
+function glassOf({ volume, height, flare }: Draft, glasses: Catalogue["glasses"]): Glass | null {
   const found = glasses.find(
     (one) => String(one.volume_ml) === volume && String(one.height_mm) === height && flare === STRAIGHT,
   );
@@ -18,7 +32,7 @@ export function GlassPart({
   set,
   error,
   glasses,
-}: PartProps & { readonly glasses: Catalogue["glasses"] }) {
+}: Props & { readonly glasses: Catalogue["glasses"] }) {
   const glass = glassOf(draft, glasses);
   const take = (next: Glass | null) => {
     const one = glasses.find((usual) => usual.glass === next);

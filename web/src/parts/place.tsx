@@ -1,9 +1,15 @@
-import { api } from "../../api/client";
-import type { Catalogue } from "../../api/types";
-import { Choice } from "../../ui/choice";
-import { NumberField } from "../../ui/field";
-import { commonText, newJarText, PLACE_WORDS } from "../../words";
-import type { PartProps } from "./draft";
+import { api } from "../api/client";
+import type { Catalogue } from "../api/types";
+import { Choice } from "../ui/choice";
+import { NumberField } from "../ui/field";
+import { commonText, newJarText, PLACE_WORDS } from "../words";
+
+type Draft = { readonly warmth: string; readonly night: string; readonly thermometer: string | null };
+type Props = {
+  readonly draft: Draft;
+  readonly set: (part: Partial<Draft>) => void;
+  readonly error: (field: string) => string | null;
+};
 
 /** The thermometers of the house. */
 export function useStations() {
@@ -11,12 +17,7 @@ export function useStations() {
 }
 
 /** Where it stands and how warm that is: a usual place, a thermometer of the house, or told in degrees. */
-export function PlacePart({
-  draft,
-  set,
-  error,
-  places,
-}: PartProps & { readonly places: Catalogue["places"] }) {
+export function PlacePart({ draft, set, error, places }: Props & { readonly places: Catalogue["places"] }) {
   const usuals = places.map(({ place, warmth_c: celsius }) => ({
     value: String(celsius),
     label: PLACE_WORDS[place],
