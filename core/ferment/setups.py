@@ -14,7 +14,8 @@ from .mixing.feeding import FeedPlan, Ratio, known_step, plan_feed
 from .planner import Plan, plan
 from .planner.altering import LaterHours
 from .planner.baking import weigh_for_bake
-from .planner.walking import Desk, Walk
+from .planner.desk import Desk
+from .planner.walking import Walk
 from .protocol.amounts import as_any_starter, weigh, weigh_on_the_way
 from .protocol.course import Course, SettledPhase, settle
 from .protocol.method import Into, Method

@@ -13,8 +13,8 @@ from accounts.security import Baker, signed_in
 from problems import ProblemsOut
 
 from . import hands, services
+from .offered import CatalogueOut, catalogue_out
 from .wire import (
-    CatalogueOut,
     CheckedMethodOut,
     CodeIn,
     CodeOut,
@@ -27,7 +27,6 @@ from .wire import (
     ShelfIn,
     bands_in,
     card_out,
-    catalogue_out,
     checked_out,
     flours_in,
     flours_out,

@@ -46,6 +46,24 @@ NASTY_VALUES: tuple[Any, ...] = (
 )
 
 
+BAKE_WANTED = {"grams": 60, "mixed_at": ago(-30.0), "leaves_g": 20, "every_days": 7}
+
+
+def changes() -> list[dict[str, Any]]:
+    """A body of every kind that changes a jar on the way, is used of it, or is planned."""
+    said = {"at": ago(0.5), "note": ""}
+    feed = {"at": ago(-2.0), "keep_g": 10, "flours": [{"flour": "rye", "g": 30}], "water_g": 30}
+    return [
+        {**said, "kind": "moved", "warmth_c": 22, "night_c": None, "thermometer": None},
+        {**said, "kind": "jar", "tare_g": 200, "volume_ml": 700, "height_mm": 140, "flare": 1, "line_mm": None},
+        {**said, "kind": "flour", "blends": [{"rye": 1}, {"white": 3}]},
+        {**said, "kind": "way", "family": "wake_and_keep", "choices": {"way": "counter"}, "size": 1},
+        {**said, "kind": "use", "g": 5, "used_for": "gift", "bake": None},
+        {**said, "kind": "put_back", "flours": [{"flour": "rye", "g": 5}], "water_g": 5},
+        {**said, "kind": "bake", "mixed_at": ago(-9.0), "grams": 50, "feeds": [feed], "leaves_g": 20, "every_days": 7},
+    ]
+
+
 class Contract(LiveServerTestCase):
     def setUp(self) -> None:
         self.baker = Baker("Ines").sign_up().plan().mix(60.0)
@@ -117,7 +135,8 @@ class Contract(LiveServerTestCase):
             ("POST /api/jars/{jar_id}/weigh", f"/api/jars/{jar}/weigh", {"keep_g": 3, "water_g": 0, "flours": {}}),
             ("POST /api/jars/{jar_id}/what-if", f"/api/jars/{jar}/what-if", {"warmth_c": 24}),
             ("PUT /api/jars/{jar_id}/place", f"/api/jars/{jar}/place", PLACE),
-            ("POST /api/jars/{jar_id}/build", f"/api/jars/{jar}/build", {"target_g": 100, "at": None}),
+            ("POST /api/jars/{jar_id}/bakes", f"/api/jars/{jar}/bakes", BAKE_WANTED),
+            *(("POST /api/jars/{jar_id}/log", f"/api/jars/{jar}/log", record(body)) for body in changes()),
             ("POST /api/jars/{jar_id}/plan-otherwise", f"/api/jars/{jar}/plan-otherwise", OTHERWISE),
             ("POST /api/signs", "/api/signs", {**described, "thickness": None, "celsius": 20, "begun_sour": False}),
             ("POST /api/compare", "/api/compare", {**COMPARED, "starts_at": ago(0)}),

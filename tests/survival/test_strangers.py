@@ -22,7 +22,7 @@ CALLS = 3
 
 
 # What is refused before it is asked whose it is would hold nothing: times of today, no odd signs, a photo in base64.
-SOUND = {"at": ago(1.0), "until": ago(0.5), "photo": base64.b64encode(jpeg()).decode()}
+SOUND = {"at": ago(1.0), "until": ago(0.5), "mixed_at": ago(-9.0), "photo": base64.b64encode(jpeg()).decode()}
 
 
 def calls_of(operation: Any) -> list[tuple[str, object]]:

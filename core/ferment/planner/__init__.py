@@ -18,12 +18,13 @@ from ..protocol.sights import Evidence
 from ..record.ledger import Ledger
 from . import baking
 from .altering import LaterHours
+from .desk import Desk, Done, day_of, make_step
 from .doings import doings
 from .readytable import ready_days
 from .standing import Standing, Window, after_turn, evidence_of, phase_of, poured, window
 from .steps import Act, Change, ChangeCode, Doing, Plan, PlanTotals, Step, StepState, Task
 from .steps import name_acts as name_acts
-from .walking import Desk, Done, Walk, day_of, make_step
+from .walking import Walk
 
 HORIZON = timedelta(days=7)
 MOST_STEPS_AHEAD = 14

@@ -6,18 +6,20 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 from datetime import datetime, timedelta
 
-from ..kitchen.hours import HOUR, Hours
+from ..kitchen.hours import HOUR
 from ..mixing.feeding import FeedPlan
 from ..protocol.advised import Advice, Effect
 from ..protocol.amounts import Bench, weigh
-from ..protocol.course import Course, SettledPhase
+from ..protocol.course import SettledPhase
 from ..record.ledger import Ledger, Round
 from ..record.log import RANK, Bake, BakeFeed, Deed, DeedKind, Feed, Leave, PutBack, Use, UsedFor, Word
 from ..record.terms import Terms
 from ..refusal import Refusal
 from . import baking
 from .altering import LaterHours, alter
-from .doings import doings, main_act, waits_for
+from .desk import Desk, Done, make_step
+from .differing import HALF_DONE_SHARE, differences, food_share
+from .doings import doings, main_act
 from .standing import (
     AT_THE_START,
     EXTRA_WITHIN,
@@ -33,76 +35,10 @@ from .standing import (
 )
 from .steps import Act, Change, ChangeCode, Doing, Step, StepState
 
-# Grams, and the share of an amount, within which it went as planned (as for a slip at the scale, and a little more).
-AS_PLANNED_G = 3.0
-AS_PLANNED_SHARE = 0.1
-HALF_DONE_SHARE = 0.6
-OTHER_FLOUR_SHARE = 0.1
 ADVICE = frozenset(Advice)
 
 
-@dataclass(frozen=True)
-class Desk:
-    """What a plan is made on: the course, the baker's hours, the start, the scale; and the hours that were told later,
-    each from a moment on."""
-
-    course: Course
-    hours: Hours
-    starts_at: datetime
-    step: float
-    later: tuple[LaterHours, ...] = ()
-
-
-def day_of(start: datetime, at: datetime) -> int:
-    """Day 1 is the first 24 hours after the first mix."""
-    return max(0, (at - start) // timedelta(days=1)) + 1
-
-
-@dataclass(frozen=True)
-class Done:
-    """How a step was done or is to be: its grams and tasks, and for one in the log the entry and how far off it was."""
-
-    plan: FeedPlan | None = None
-    do: tuple[Doing, ...] = ()
-    entry_id: str | None = None
-    off_by_h: float | None = None
-    act: Act | None = None
-
-
-NOT_DONE = Done()
 _Event = Round | Deed | Leave | Word | Use | PutBack | Bake | Terms | LaterHours
-
-
-def make_step(
-    desk: Desk,
-    phase: SettledPhase,
-    standing: Standing,
-    found: Window,
-    number: int,
-    state: StepState,
-    at: datetime,
-    done: Done = NOT_DONE,
-) -> Step:
-    """A step of a phase; `at` is when it was or will be done."""
-    start = standing.start or at
-    return Step(
-        number=number,
-        day=day_of(start, at),
-        stage=phase.name,
-        act=done.act or main_act(phase, first=standing.last is None),
-        state=state,
-        due=found.due,
-        earliest=found.earliest,
-        latest=found.latest,
-        fits=found.fits,
-        waits_for=waits_for(phase.wait.sight),
-        seen_by=found.seen.look_id if found.seen else None,
-        entry_id=done.entry_id,
-        off_by_h=done.off_by_h,
-        do=done.do,
-        plan=done.plan,
-        normal=desk.course.normal_at((at - start) / HOUR),
-    )
 
 
 @dataclass
@@ -235,9 +171,9 @@ class Walk:
         extra = self._is_extra(phase, found, at)
         self._timing(phase, found, at, entry_id, extra=extra)
         if planned:
-            self._amounts(planned, turn)
+            self.changes += differences(planned, turn)
         self._note(phase, found, StepState.DONE, at, entry_id, tasks, Act.FEED if extra else None)
-        share = _food_share(planned, turn)
+        share = food_share(planned, turn)
         before = self.standing
         self._pour(turn)
         if extra:
@@ -255,7 +191,7 @@ class Walk:
         found = baking.bake_window(self.standing, self.desk.hours)
         meant = baking.weigh_for_bake(feed, self.standing.bench, self.desk.step)
         self._timing(phase, found, at, turn.feed.id, extra=False)
-        self._amounts(meant, turn)
+        self.changes += differences(meant, turn)
         tasks = doings(phase, meant, self.standing.jar_g)
         self._note(phase, found, StepState.DONE, at, turn.feed.id, tasks)
         self._pour(turn)
@@ -402,48 +338,3 @@ class Walk:
                 self._change(ChangeCode.MISSED, at, entry_id, feeds=float(missed), hours=(at - found.due) / HOUR)
             else:
                 self._change(ChangeCode.LATE, at, entry_id, hours=(at - found.due) / HOUR)
-
-    def _amounts(self, planned: FeedPlan, turn: Round) -> None:
-        feed, at = turn.feed, turn.feed.at
-        if _other(feed.keep_g, planned.keep_g):
-            self._change(ChangeCode.KEPT_OTHER, at, feed.id, planned_g=planned.keep_g, kept_g=feed.keep_g)
-        share = _food_share(planned, turn)
-        if share < HALF_DONE_SHARE:
-            self._change(
-                ChangeCode.HALF_DONE,
-                at,
-                feed.id,
-                flour_short_g=max(0.0, planned.flour_g - feed.flour_g),
-                water_short_g=max(0.0, planned.liquid_g - feed.liquid_g),
-            )
-        elif _other(feed.flour_g, planned.flour_g) or _other(feed.liquid_g, planned.liquid_g):
-            self._change(
-                ChangeCode.OTHER_AMOUNTS,
-                at,
-                feed.id,
-                planned_flour_g=planned.flour_g,
-                flour_g=feed.flour_g,
-                planned_water_g=planned.liquid_g,
-                water_g=feed.liquid_g,
-            )
-        meant = {part.flour for part in planned.flours}
-        others = sum(part.g for part in feed.flours if part.flour not in meant)
-        if feed.flour_g and meant and others > OTHER_FLOUR_SHARE * feed.flour_g:
-            names = ", ".join(part.flour for part in feed.flours if part.flour not in meant)
-            self._change(ChangeCode.OTHER_FLOUR, at, feed.id, flours=names, g=others)
-
-
-def _other(real: float, planned: float) -> bool:
-    return abs(real - planned) > max(AS_PLANNED_G, AS_PLANNED_SHARE * planned)
-
-
-def _food_share(planned: FeedPlan | None, turn: Round) -> float:
-    """How much of the meal went in: of the flour and of the liquid, whichever is less."""
-    if planned is None:
-        return 1.0
-    shares = [
-        real / meant
-        for real, meant in ((turn.feed.flour_g, planned.flour_g), (turn.feed.liquid_g, planned.liquid_g))
-        if meant > 0
-    ]
-    return min([1.0, *shares])

@@ -12,7 +12,7 @@ from ferment.doors.bakes import Where
 from ferment.doors.chapters import ChapterKind
 from ferment.methods.keeping import Keeping
 from ferment.planner.steps import Act
-from kitchen.wire import FamilyCode
+from kitchen.offered import FamilyCode
 
 from .mixing import FlourGrams, FlourShare
 
