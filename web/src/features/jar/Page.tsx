@@ -142,6 +142,16 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
   if (move === "nothing" || move === "binned") {
     return (
       <div className="flex flex-wrap gap-3">
+        {move === "nothing" && assessment.in_jar && (
+          <>
+            <ButtonLink to={`/jars/${jar.id}/feed`}>{commonText.feed}</ButtonLink>
+            <ButtonLink to={`/jars/${jar.id}/part?for=recipe`}>{commonText.takeSome}</ButtonLink>
+            <ButtonLink to={`/jars/${jar.id}/keep`}>{lifeText.keepAfterAll}</ButtonLink>
+            <ButtonLink look="plain" to={`/jars/${jar.id}/bin`}>
+              {jarText.binThisJar}
+            </ButtonLink>
+          </>
+        )}
         {move === "binned" && (
           <ButtonLink look="act" to={`/new?like=${jar.id}`}>
             {commonText.beginAgainTheSameWay}
@@ -163,24 +173,27 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
     move === "mix" || (move === "feed" && !["not_yet", "waiting", "resting"].includes(state ?? ""));
   const deed = DEED_OF[move];
   return (
-    <div className="flex flex-wrap gap-3">
-      {move === "use" && <MixDough opened={opened} />}
-      <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
-        {move === "mix" ? commonText.mixIt : commonText.feed}
-      </ButtonLink>
-      {deed && <DeedButton jar={jar} did={deed.deed} label={deed.label} />}
-      {move !== "mix" && (
-        <ButtonLink look={isTime || deed || move === "use" ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
-          {commonText.look}
+    <div className="flex flex-col gap-1">
+      <div className="flex flex-wrap gap-3">
+        {move === "use" && <MixDough opened={opened} />}
+        <ButtonLink look={isTime ? "act" : "quiet"} to={`/jars/${jar.id}/feed`}>
+          {move === "mix" ? commonText.mixIt : commonText.feed}
         </ButtonLink>
-      )}
-      {!assessment.in_jar && jar.family === "wake_and_keep" && (
-        <ButtonLink to={`/jars/${jar.id}/bake`}>{commonText.planABake}</ButtonLink>
-      )}
-      {assessment.in_jar && (
-        <>
-          {move === "rest" && <DeedButton jar={jar} did="to_counter" label={jarText.itIsOut} look="quiet" />}
+        {deed && <DeedButton jar={jar} did={deed.deed} label={deed.label} />}
+        {move !== "mix" && (
+          <ButtonLink look={isTime || deed || move === "use" ? "quiet" : "act"} to={`/jars/${jar.id}/look`}>
+            {commonText.look}
+          </ButtonLink>
+        )}
+        {assessment.in_jar && move === "rest" && (
+          <DeedButton jar={jar} did="to_counter" label={jarText.itIsOut} look="quiet" />
+        )}
+        {(assessment.in_jar || jar.family === "wake_and_keep") && (
           <ButtonLink to={`/jars/${jar.id}/bake`}>{commonText.planABake}</ButtonLink>
+        )}
+      </div>
+      {assessment.in_jar && (
+        <div className="-ml-3 flex flex-wrap">
           <ButtonLink look="plain" to={`/jars/${jar.id}/change`}>
             {commonText.changeSomething}
           </ButtonLink>
@@ -193,7 +206,7 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
           <ButtonLink look="plain" to={`/jars/${jar.id}/bin`}>
             {jarText.binThisJar}
           </ButtonLink>
-        </>
+        </div>
       )}
     </div>
   );

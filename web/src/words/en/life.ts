@@ -182,6 +182,7 @@ export const lifeText = {
   untilYouSay: "Its plan stops repeating until you say.",
   tooEarly: "It is not ready yet. Kept so it gets there later, or not at all in the fridge.",
   thisOne: "Keep it so",
+  keepAfterAll: "Keep it after all",
   stopForNow: "Stop for now",
   letItGo: { label: "Let it go", hint: "use it up, dry some, bin the rest" },
   letGoHow: "Nothing is due any more. Use it up in something baked, dry a few spoonfuls, bin the rest.",
