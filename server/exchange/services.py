@@ -12,7 +12,7 @@ from zoneinfo import ZoneInfo
 
 from accounts.services import Account
 from ferment.doors.told import InJar
-from ferment.planner import Step, name_acts
+from ferment.planner import Step, StepState, name_acts
 from guidance.services import Planned, planned_jar, planned_kitchen
 from logbook.services import changes_of
 from problems import not_found
@@ -68,7 +68,9 @@ def _plan(
 ) -> JarPlan:
     zone = ZoneInfo(account.time_zone)
     card, assessment = found.card, found.assessment
-    steps = tuple(step for step in found.plan.steps if step.due > now - SHOWN_BEFORE)
+    # What rests has no time of its own before it is taken out.
+    told = (step for step in found.plan.steps if step.state is not StepState.RESTING)
+    steps = tuple(step for step in told if step.due > now - SHOWN_BEFORE)
     waiting = next((step for step in steps if step.to_come), None)
     overdue = int(max(timedelta(), now - waiting.due) / OVERDUE_STEP) if waiting else 0
     ready = assessment.ready_on

@@ -136,6 +136,21 @@ class Keeping(Journey):
         self.assertEqual([one["name"] for one in baker.jar()["daughters"]], ["Seedling"])
 
 
+class PuttingBack(Journey):
+    def test_the_rest_of_a_levain_goes_back_into_the_jar(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(30.0)
+        baker.feed(6.0)
+        before = baker.jar()["assessment"]["in_jar"]["total_g"]
+        self.enter(baker, f"/jars/{baker.jar_id}/part")
+        page.press("link", "Something goes back into it instead")
+        page.type("Flour in it", "15")
+        page.type("Water in it", "15")
+        page.press("button", "Note it")
+        page.sees("Put back 30 g")
+        self.assertAlmostEqual(baker.jar()["assessment"]["in_jar"]["total_g"], before + 30.0)
+
+
 class Baking(Journey):
     def test_a_neglected_jar_and_dough_on_saturday_at_nine(self) -> None:
         """As a new user: the way, the shelf, the bake, taken; nothing is typed but the grams."""

@@ -116,6 +116,9 @@ def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bo
         number = len(walk.steps) + len(steps) + 1
         step, standing = _step(walk, phase, standing, found, number, state, at)
         steps.append(step)
+        if state is StepState.RESTING:
+            # What follows has no time before it is taken out.
+            break
     return tuple(steps), False, changes
 
 

@@ -3,7 +3,7 @@ import type { OpenJar } from "../../api/types";
 import { amendEntry, recordEntry, withdrawEntry } from "../../api/writes";
 import { nowIso } from "../../lib/clock";
 import { grams } from "../../lib/numbers";
-import { dateWords, dayWord, when } from "../../lib/time";
+import { dateWords, dayWord, span, when } from "../../lib/time";
 import { useNoting } from "../../parts/noting";
 import { Button, ButtonLink } from "../../ui/button";
 import { useSay } from "../../ui/toast";
@@ -16,7 +16,7 @@ export function HowItGoesOn({ opened }: { readonly opened: OpenJar }) {
   return (
     <section aria-labelledby="goes-on" className="max-w-prose rounded-xl border-2 border-leaf bg-card p-4">
       <h2 id="goes-on" className="text-xl">
-        {commonText.howOftenFor(jar.name)}
+        {assessment.readiness?.ready ? commonText.howOftenFor(jar.name) : lifeText.atItsEnd(jar.name)}
       </h2>
       <p className="mt-1">{lifeText.untilYouSay}</p>
       <ButtonLink look="act" to={`/jars/${jar.id}/keep`} className="mt-3">
@@ -95,6 +95,14 @@ export function NextBake({ opened }: { readonly opened: OpenJar }) {
       </div>
     </section>
   );
+}
+
+/** In the fridge it is weeks that count. */
+export function Rests({ opened }: { readonly opened: OpenJar }) {
+  const { assessment, now } = opened;
+  const since = assessment.since_feed;
+  if (assessment.chilled.at(-1)?.until !== null || !since) return null;
+  return <p className="text-lg">{lifeText.restsSince(span(Date.parse(now) - Date.parse(since.fed_at)))}</p>;
 }
 
 /** Left alone until a moment, and back before it with one press. */

@@ -23,7 +23,7 @@ import {
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
 import { Found, ReadyOrNot } from "./Judged";
-import { DriedOfIt, HowItGoesOn, LeftAlone, Lineage, MixDough, NextBake } from "./Life";
+import { DriedOfIt, HowItGoesOn, LeftAlone, Lineage, MixDough, NextBake, Rests } from "./Life";
 import { Log } from "./Log";
 import { Rise } from "./Rise";
 import { UnreadPage } from "./Unread";
@@ -76,6 +76,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
           )}
           <p className="text-soft">{facts(opened)}</p>
           <Lineage opened={opened} />
+          {!binned && !danger && <Rests opened={opened} />}
           {danger && assessment.findings[0] && (
             <p className="font-semibold text-alarm">
               {findingLine(assessment.findings[0], now, zone)}{" "}

@@ -20,7 +20,8 @@ export function KeepPage() {
 
 function Asked({ opened }: { readonly opened: OpenJar }) {
   const { jar, assessment } = opened;
-  const title = assessment.asks_how_to_keep ? commonText.howOftenFor(jar.name) : lifeText.howOften;
+  const ready = assessment.asks_how_to_keep && assessment.readiness?.ready;
+  const title = ready ? commonText.howOftenFor(jar.name) : lifeText.howOften;
   useTitle(title);
   const path = { jar_id: jar.id };
   const offers = api.useQuery("get", "/api/jars/{jar_id}/keeping", { params: { path } });

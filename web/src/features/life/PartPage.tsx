@@ -11,6 +11,7 @@ import { momentOf, NOW, type When } from "../../lib/when";
 import { RecordEnd } from "../../parts/log-form";
 import { OfJar } from "../../parts/of-jar";
 import { useRecording } from "../../parts/recording";
+import { ButtonLink } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField, TextField } from "../../ui/field";
 import { commonText, FLOUR_WORDS, lifeText, problemAt, termWords, USED_FOR_WORDS } from "../../words";
@@ -137,6 +138,9 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
       <div>
         <h1 className="text-3xl">{title}</h1>
         <p className="mt-1 text-soft">{lifeText.takenOutIsNoDiscard}</p>
+        <ButtonLink look="plain" to={`/jars/${jar.id}/part?for=back`} className="-ml-3">
+          {lifeText.putSomeBack}
+        </ButtonLink>
       </div>
       <Choice
         label={lifeText.whatFor}
