@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from typing import Any
+from urllib.parse import urlsplit
 from uuid import UUID
 
+from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router
@@ -33,6 +35,20 @@ def _base(request: HttpRequest) -> str:
     return request.build_absolute_uri("/").rstrip("/")
 
 
+LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
+
+
+def _reachable(request: HttpRequest) -> str:
+    """The address under which a phone finds this kitchen: the one in use, or a name that it is served by as well; empty
+    where it answers this machine alone."""
+    used = urlsplit(_base(request))
+    if not used.netloc.startswith(LOOPBACK):
+        return used.geturl()
+    names = [host for host in settings.ALLOWED_HOSTS if host not in LOOPBACK and not host.startswith((".", "*"))]
+    scheme = "https" if settings.HTTPS else used.scheme
+    return f"{scheme}://{names[0]}" if names else ""
+
+
 @router.get("/jars/{jar_id}/calendar.ics", response={404: ProblemsOut}, auth=signed_in, openapi_extra=CALENDAR)
 def jar_calendar(request: Baker, jar_id: UUID) -> HttpResponse:
     now = timezone.now()
@@ -42,20 +58,20 @@ def jar_calendar(request: Baker, jar_id: UUID) -> HttpResponse:
 
 @router.get("/jars/{jar_id}/sheet.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
 def jar_sheet(request: Baker, jar_id: UUID) -> HttpResponse:
-    plan = services.plan_of_jar(request.auth, jar_id, _base(request), timezone.now())
+    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now())
     return _file(paper.sheet(plan), "application/pdf", "sheet.pdf")
 
 
 @router.get("/jars/{jar_id}/labels.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
 def jar_labels(request: Baker, jar_id: UUID) -> HttpResponse:
-    plan = services.plan_of_jar(request.auth, jar_id, _base(request), timezone.now())
+    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now())
     return _file(paper.labels(plan), "application/pdf", "labels.pdf")
 
 
 @router.get("/jars/{jar_id}/card.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
 def jar_card(request: Baker, jar_id: UUID, kind: Card = Card.GIFT) -> HttpResponse:
     """A card to give away with some of the jar, or a label for what was dried of it."""
-    plan = services.plan_of_jar(request.auth, jar_id, _base(request), timezone.now())
+    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now())
     return _file(paper.card(plan, kind, timezone.now()), "application/pdf", "card.pdf")
 
 

@@ -29,8 +29,8 @@ OVERDUE_MOST = 999
 @dataclass(frozen=True)
 class JarPlan:
     """A jar's acts as they were and are to be, in its baker's zone; `names` says what each is known by while its time
-    moves. `sequence` rises with every change of the plan;
-    `ready` is the likely day in words, where one is foreseen."""
+    moves. `sequence` rises with every change of the plan; `ready` is the likely day in words, where one is foreseen;
+    `url` opens the jar from wherever it is read, None where nothing but this machine can."""
 
     jar_id: UUID
     name: str
@@ -43,7 +43,7 @@ class JarPlan:
     sequence: int
     changed_at: datetime | None
     ready: str | None
-    url: str
+    url: str | None
 
     @property
     def ahead(self) -> tuple[Step, ...]:
@@ -88,7 +88,7 @@ def _plan(
         sequence=changes[0] * (OVERDUE_MOST + 1) + min(OVERDUE_MOST, overdue),
         changed_at=changes[1],
         ready=_day(likely.astimezone(zone)) if likely else None,
-        url=f"{base_url}/jars/{card.id}",
+        url=f"{base_url}/jars/{card.id}" if base_url else None,
     )
 
 

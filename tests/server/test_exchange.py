@@ -23,7 +23,7 @@ from ferment.planner import Act
 from ferment.planner.steps import SightCode
 from ferment.protocol.method import Normal
 
-from .base import Baker, ago
+from .base import Baker, ago, new_jar
 
 # The last Sunday of October 2026, when Lisbon's clocks go back (IANA time zone database, from memory).
 BEFORE_THE_CHANGE = datetime(2026, 10, 23, 9, 0, tzinfo=UTC)
@@ -182,6 +182,34 @@ class Paper(TestCase):
         text = self.text("labels.pdf")
         for part in ("Thistle", "1:1:1", "spelt, whole rye", "lay this edge"):
             self.assertIn(part, text)
+
+    def test_nothing_of_a_long_recipe_is_cut(self) -> None:
+        blend = {"high_extraction": 1.0, "gluten_free": 1.0, "whole_wheat": 1.0, "rye": 1.0}
+        choices = {**new_jar()["choices"], "first_blend": blend, "blend": blend}
+        self.baker.plan(choices=choices).mix(30.0)
+        for file in ("sheet.pdf", "labels.pdf"):
+            text = " ".join(self.text(file).split())
+            for flour in ("high-extraction wheat", "gluten-free flour", "whole wheat", "whole rye"):
+                self.assertIn(flour, text)
+            self.assertNotIn("…", text)
+
+    def test_the_sheet_has_room_for_what_was_seen_and_went_in(self) -> None:
+        lines = self.text("sheet.pdf").split("\n")
+        for name in ("at", "level", "smell", "went in"):
+            self.assertIn(name, lines)
+
+    def test_the_code_leads_to_where_a_phone_gets_or_is_left_out(self) -> None:
+        def url(host: str) -> str | None:
+            drawn: list[str | None] = []
+            with patch("exchange.formats.paper.labels", lambda plan: drawn.append(plan.url) or b"%PDF"):
+                self.baker.client.get(f"/api/jars/{self.baker.jar_id}/labels.pdf", HTTP_HOST=host)
+            return drawn[0]
+
+        with self.settings(ALLOWED_HOSTS=["127.0.0.1", "localhost"]):
+            self.assertIsNone(url("127.0.0.1:8420"))
+        with self.settings(ALLOWED_HOSTS=["127.0.0.1", "kitchen.example"]):
+            for host in ("127.0.0.1:8420", "kitchen.example"):
+                self.assertEqual(url(host), f"http://kitchen.example/jars/{self.baker.jar_id}")
 
     def test_a_name_of_another_script_stays_readable(self) -> None:
         self.baker.plan(name="Ζυμάρι Дрож").mix(30.0)

@@ -172,14 +172,19 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     advised = counsel(setup, course, ledger, made, judged, now)
     made = advised.plan
     is_ready = judged.readiness is not None and judged.readiness.ready
-    asks = asks_how_to_keep(ledger, made, judged)
+    danger = any(one.urgency is Urgency.DANGER for one in judged.findings)
+    if danger:
+        # It is binned whole: nothing else is said of it, nor is anything to come.
+        made, ready_on = only_done(made), None
+    asks = not danger and asks_how_to_keep(ledger, made, judged)
     if asks:
         made = not_repeating(made)
     usual_line = _usual_line_mm(made, ledger, ledger.vessel)
-    rests = ledger.rests_since is not None
+    if ledger.rests_since is not None or danger:
+        told = None
     return Assessment(
         day=day_of(start, now) if start else 0,
-        normal=made.course.normal_at((now - start) / timedelta(hours=1)) if start and not ledger.binned else None,
+        normal=None if danger or ledger.binned else _normal(made, start, now),
         in_jar=in_jar(ledger, ledger.vessel),
         since_feed=since_feed(ledger, now),
         next_move=_next_move(ledger, judged.findings, made, now),
@@ -188,13 +193,13 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         ahead=made.to_ready,
         ready=made.ready,
         ready_on=ready_on,
-        forecast=None if rests else told,
+        forecast=told,
         findings=judged.findings,
-        readiness=judged.readiness,
-        stage=judged.stage,
-        outlook=outlook(told, now) if told and not rests else None,
+        readiness=None if danger else judged.readiness,
+        stage=None if danger else judged.stage,
+        outlook=outlook(told, now) if told else None,
         yeast_unshown=told is not None and yeast_unshown(told),
-        hungry_again_at=None if rests else _hungry_again_at(told, now),
+        hungry_again_at=_hungry_again_at(told, now),
         ready_ahead=ready_on if ready_on and not is_ready and ready_on.on.likely > now else None,
         expected_look=expected_look(
             judged.stage.stage if judged.stage else None, past_peak=told is not None and told.peaks.likely < now
@@ -206,7 +211,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         put_by=put_by(ledger),
         asks_how_to_keep=asks,
         is_kept=is_kept(made.course),
-        bakes=made.bakes,
+        bakes=() if danger else made.bakes,
         bake_fed=made.bake_fed,
         counsel=advised.counsel,
         notices=notices(setup, course, ledger, made, judged),
@@ -219,6 +224,10 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         room_is_tight=room_times(ledger.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
     )
+
+
+def _normal(made: Plan, start: datetime | None, now: datetime) -> Normal | None:
+    return made.course.normal_at((now - start) / timedelta(hours=1)) if start else None
 
 
 def _forecast(
@@ -277,6 +286,11 @@ def asks_how_to_keep(ledger: Ledger, made: Plan, judged: Judgement) -> bool:
     if not judged.readiness.ready and made.next is not None:
         return False
     return not any(isinstance(deed, Deed) and deed.deed is DeedKind.LET_GO for deed in ledger.deeds)
+
+
+def only_done(made: Plan) -> Plan:
+    """Nothing is to come of it."""
+    return replace(made, steps=tuple(step for step in made.steps if not step.to_come))
 
 
 def not_repeating(made: Plan) -> Plan:

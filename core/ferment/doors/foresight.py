@@ -19,7 +19,7 @@ from ..setups import LEAST_C, MOST_C, Setup, background_of, course_of, feed_now,
 from ..tracker import IfFed, if_fed, of_a_grown_jar
 from ..tracker.rounds import Turn
 from ..tracker.stretch import Moments, Spread
-from .assessment import Assessment, assess, not_repeating
+from .assessment import Assessment, Move, assess, not_repeating, only_done
 
 # Flour (and as much water) to one part of seed, as bakers say them.
 RATIOS = (1.0, 2.0, 3.0, 5.0, 10.0)
@@ -135,6 +135,8 @@ def whole_plan(setup: Setup, log: Log, now: datetime) -> WholePlan:
     made = plan_of(setup, course, ledger, now, until=until, most_ahead=MOST_STEPS)
     if found.asks_how_to_keep:
         made = not_repeating(made)
+    if found.next_move.move is Move.BIN:
+        made = only_done(made)
     return WholePlan(made.steps, made.changes, made.done, made.to_ready, until)
 
 

@@ -60,7 +60,8 @@ def _event(plan: JarPlan, step: Step, now: datetime) -> Event:
     event.add("description", words.description(step, plan.zone))
     event.add("status", "CANCELLED" if step.state is StepState.SKIPPED else "CONFIRMED")
     event.add("transp", "TRANSPARENT")
-    event.add("url", plan.url)
+    if plan.url:
+        event.add("url", plan.url)
     if not done and step.state is not StepState.SKIPPED:
         alarm = Alarm()
         alarm.add("action", "DISPLAY")

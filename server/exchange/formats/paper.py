@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from datetime import datetime
 from io import BytesIO
 from pathlib import Path
@@ -26,7 +27,7 @@ FONTS = Path("/usr/share/fonts/truetype/dejavu")
 BODY, BOLD = "DejaVuSans", "DejaVuSans-Bold"
 INK, SOFT, CRUST = HexColor("#2a211a"), HexColor("#655646"), HexColor("#96461a")
 MARGIN = 18 * mm
-ROW = 17 * mm
+LINE, SMALL_LINE, WRITTEN = 5 * mm, 4 * mm, 12 * mm
 LABELS_ACROSS, LABELS_DOWN = 2, 4
 
 
@@ -57,12 +58,13 @@ def sheet(plan: JarPlan) -> bytes:
     page = 0
     top = _sheet_head(canvas, plan, page)
     for step in ahead:
-        if top < MARGIN + ROW:
+        row = _Row.of(step)
+        if top < MARGIN + row.tall:
             canvas.showPage()
             page += 1
             top = _sheet_head(canvas, plan, page)
-        _sheet_row(canvas, plan, step, top)
-        top -= ROW
+        _sheet_row(canvas, plan, step, row, top)
+        top -= row.tall
     if not ahead:
         canvas.setFont(BODY, 12)
         canvas.drawString(MARGIN, top - 6 * mm, words.NOTHING_PLANNED)
@@ -74,20 +76,44 @@ def _sheet_head(canvas: Canvas, plan: JarPlan, page: int) -> float:
     width, height = A4
     canvas.setFillColor(INK)
     canvas.setFont(BOLD, 24)
-    canvas.drawString(MARGIN, height - MARGIN - 6 * mm, _cut(canvas, plan.name, BOLD, 24, width - 2 * MARGIN - 60 * mm))
+    canvas.drawString(MARGIN, height - MARGIN - 6 * mm, _cut(canvas, plan.name, BOLD, 24, width - 2 * MARGIN - 78 * mm))
     canvas.setFont(BODY, 10)
     canvas.setFillColor(SOFT)
     facts = words.sheet_facts(plan.tare_g, page + 1)
     canvas.drawString(MARGIN, height - MARGIN - 13 * mm, facts)
+    if page == 0 and plan.url:
+        _code(canvas, plan.url, width - MARGIN - 16 * mm, height - MARGIN - 16 * mm, 16 * mm)
     if page == 0 and plan.ready:
-        canvas.drawRightString(width - MARGIN, height - MARGIN - 6 * mm, words.likely_ready(plan.ready))
+        canvas.drawRightString(
+            width - MARGIN - (18 * mm if plan.url else 0.0), height - MARGIN - 6 * mm, words.likely_ready(plan.ready)
+        )
     canvas.setStrokeColor(INK)
     canvas.setLineWidth(1.2)
     canvas.line(MARGIN, height - MARGIN - 17 * mm, width - MARGIN, height - MARGIN - 17 * mm)
     return float(height - MARGIN - 20 * mm)
 
 
-def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, top: float) -> None:
+@dataclass(frozen=True)
+class _Row:
+    """One act of the sheet, its words in as many lines as they need."""
+
+    what: list[str]
+    normal: list[str]
+
+    @classmethod
+    def of(cls, step: Step) -> _Row:
+        room = A4[0] - 2 * MARGIN - 62 * mm
+        return cls(
+            simpleSplit(words.row_words(step), BODY, 11, room), simpleSplit(words.normal_words(step), BODY, 8.5, room)
+        )
+
+    @property
+    def tall(self) -> float:
+        """With a line to write down what was seen and what really went in."""
+        return float(3 * mm + len(self.what) * LINE + len(self.normal) * SMALL_LINE + WRITTEN)
+
+
+def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, row: _Row, top: float) -> None:
     width, _ = A4
     canvas.setStrokeColor(INK)
     canvas.setLineWidth(1)
@@ -96,18 +122,32 @@ def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, top: float) -> None:
     canvas.setFont(BOLD, 13)
     canvas.drawString(MARGIN + 10 * mm, top - 6 * mm, words.day(step.due, plan.zone))
     canvas.setFillColor(CRUST)
-    canvas.drawString(MARGIN + 42 * mm, top - 6 * mm, words.clock(step.due, plan.zone))
+    canvas.drawString(MARGIN + 43.5 * mm, top - 6 * mm, words.clock(step.due, plan.zone))
     canvas.setFillColor(INK)
-    room = width - 2 * MARGIN - 60 * mm
-    what = words.row_words(step)
+    left, at = MARGIN + 62 * mm, top - 6 * mm
     canvas.setFont(BODY, 11)
-    canvas.drawString(MARGIN + 60 * mm, top - 6 * mm, _cut(canvas, what, BODY, 11, room))
+    for line in row.what:
+        canvas.drawString(left, at, line)
+        at -= LINE
     canvas.setFont(BODY, 8.5)
     canvas.setFillColor(SOFT)
-    normal = words.normal_words(step)
-    canvas.drawString(MARGIN + 60 * mm, top - 11 * mm, _cut(canvas, normal, BODY, 8.5, room))
+    for line in row.normal:
+        canvas.drawString(left, at, line)
+        at -= SMALL_LINE
+    _to_write(canvas, left, at - 4 * mm, width - MARGIN)
     canvas.setStrokeColor(HexColor("#dccfb9"))
-    canvas.line(MARGIN, top - 14.5 * mm, width - MARGIN, top - 14.5 * mm)
+    canvas.line(MARGIN, top - row.tall + 1.5 * mm, width - MARGIN, top - row.tall + 1.5 * mm)
+
+
+def _to_write(canvas: Canvas, left: float, at: float, right: float) -> None:
+    """Room for the hand: level, smell, time, and what really went in."""
+    canvas.setStrokeColor(SOFT)
+    canvas.setLineWidth(0.4)
+    each = (right - left) / len(words.TO_WRITE)
+    for index, name in enumerate(words.TO_WRITE):
+        start = left + index * each
+        canvas.drawString(start, at, name)
+        canvas.line(start + canvas.stringWidth(name, BODY, 8.5) + 1.5 * mm, at, start + each - 3 * mm, at)
 
 
 def labels(plan: JarPlan) -> bytes:
@@ -136,7 +176,7 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
     canvas.rect(left, foot, wide, tall)
     canvas.setDash()
     canvas.setFillColor(INK)
-    room = wide - 2 * pad - 26 * mm
+    room = wide - 2 * pad - (26 * mm if plan.url else 0.0)
     assert step.plan is not None
     canvas.setFont(BOLD, 17)
     canvas.drawString(left + pad, foot + tall - pad - 5 * mm, _cut(canvas, plan.name, BOLD, 17, room))
@@ -144,10 +184,13 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
     canvas.drawString(left + pad, foot + tall - pad - 13 * mm, step.plan.ratio)
     canvas.setFont(BODY, 10)
     flours = ", ".join(words.FLOURS[part.flour] for part in step.plan.flours)
-    canvas.drawString(left + pad, foot + tall - pad - 20 * mm, _cut(canvas, flours, BODY, 10, room))
+    line = foot + tall - pad - 20 * mm
     moment = f"{words.day(step.due, plan.zone)} {words.clock(step.due, plan.zone)}"
-    canvas.drawString(left + pad, foot + tall - pad - 26 * mm, moment)
-    _code(canvas, plan.url, left + wide - pad - 24 * mm, foot + tall - pad - 24 * mm, 24 * mm)
+    for part in [moment, *simpleSplit(flours, BODY, 10, room)]:
+        canvas.drawString(left + pad, line, part)
+        line -= LINE
+    if plan.url:
+        _code(canvas, plan.url, left + wide - pad - 24 * mm, foot + tall - pad - 24 * mm, 24 * mm)
     canvas.setStrokeColor(CRUST)
     canvas.setLineWidth(2)
     canvas.line(left + pad, foot + pad + 6 * mm, left + wide - pad, foot + pad + 6 * mm)

@@ -94,6 +94,7 @@ def day(at: datetime, zone: tzinfo) -> str:
 
 # --- paper ---
 
+TO_WRITE = ("at", "level", "smell", "went in")
 NOTHING_PLANNED = "Nothing is planned."
 NO_FEED_PLANNED = "No feed is planned."
 LAY_EDGE = "lay this edge at the top of the fresh mix"

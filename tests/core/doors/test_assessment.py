@@ -69,6 +69,19 @@ class FrontDoor(TestCase):
         found = assess(setup(), log, START + hours(96))
         self.assertEqual((found.next_move.move, found.next_move.plan), (Move.BIN, None))
 
+    def test_danger_silences_the_rest(self) -> None:
+        """A jar to be binned is not told what is normal, what stage it is at, nor what is to come of it."""
+        well = (*daily(3), look(80, 2.4))
+        calm = assess(setup(), well, START + hours(85))
+        self.assertTrue(all((calm.normal, calm.stage, calm.readiness, calm.forecast, calm.ready_on)))
+        found = assess(setup(), (*well, look(84, 1.4, top=frozenset({Top.FUZZY_SPOTS}))), START + hours(85))
+        for told in (found.normal, found.stage, found.readiness, found.forecast, found.outlook):
+            self.assertIsNone(told)
+        for told in (found.ready_on, found.ready_ahead, found.hungry_again_at):
+            self.assertIsNone(told)
+        self.assertFalse(any(step.to_come for step in found.timeline))
+        self.assertEqual((found.bakes, found.asks_how_to_keep), ((), False))
+
     def test_a_binned_jar_asks_for_nothing(self) -> None:
         found = assess(setup(), (*daily(1), Bin("end", START + hours(30))), START + hours(50))
         self.assertEqual(found.next_move.move, Move.BINNED)
