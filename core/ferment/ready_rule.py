@@ -40,8 +40,9 @@ STAGE_SLACK = 0.05
 
 
 def doubles_at(paste: Paste) -> float:
-    """What counts as doubled, as a multiple of the line: 2, or nearly what flour and thickness hold if that is less."""
-    return min(DOUBLED, nearly_all(paste))
+    """What counts as doubled, as a multiple of the line: 2, or nearly what flour and thickness hold if that is less;
+    of a soak, which holds next to nothing, never what no eye tells from the line."""
+    return max(RISEN, min(DOUBLED, nearly_all(paste)))
 
 
 def nearly_all(paste: Paste) -> float:

@@ -52,9 +52,11 @@ class Feeding(Journey):
         page = self.browser
         self.open()
         page.type("Kept, if not 30 g", "400")
+        page.press("button", "Next")
+        page.press("button", "Yes, that is right")
+        page.sees("Step 2 of 5")
         self.walk_to_the_end()
         page.press("button", "It is fed")
-        page.press("button", "Yes, that is right")
         page.sees("There are only 60 g in the jar.")
         page.press("button", "Go back to it")
         page.sees("Step 1 of 5")
@@ -65,11 +67,20 @@ class Feeding(Journey):
         self.open()
         page.press("button", "Next")
         page.type("Water, if not 30 g", "300")
-        self.walk_to_the_end()
-        page.press("button", "It is fed")
-        page.sees("300 g water instead of 30 g.")
-        page.press("button", "Not now")
+        page.sees("Pour water off again until the scale shows 260 g.")
+        page.press("button", "Next")
+        page.sees("300 g? Planned are 30 g.")
+        page.press("button", "Let me look")
+        page.sees("Step 2 of 5")
+        page.type("Water, if not 30 g", "30")
+        page.press("button", "Next")
+        page.sees("Add 20 g spelt")
         self.assertEqual(len(self.owner.jar()["log"]), 1)
+
+    def test_a_feed_on_the_heels_of_another_is_asked_about(self) -> None:
+        self.owner.feed(0.02)
+        self.open()
+        self.browser.sees("You fed it a minute ago. Again?")
 
     def test_another_way_this_time(self) -> None:
         page = self.browser

@@ -200,10 +200,9 @@ class Paper(TestCase):
 
     def test_the_code_leads_to_where_a_phone_gets_or_is_left_out(self) -> None:
         def url(host: str) -> str | None:
-            drawn: list[str | None] = []
-            with patch("exchange.formats.paper.labels", lambda plan: drawn.append(plan.url) or b"%PDF"):
+            with patch("exchange.formats.paper.labels", return_value=b"%PDF") as labels:
                 self.baker.client.get(f"/api/jars/{self.baker.jar_id}/labels.pdf", HTTP_HOST=host)
-            return drawn[0]
+            return labels.call_args.args[0].url  # type: ignore[no-any-return]
 
         with self.settings(ALLOWED_HOSTS=["127.0.0.1", "localhost"]):
             self.assertIsNone(url("127.0.0.1:8420"))

@@ -195,7 +195,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         ready_on=ready_on,
         forecast=told,
         findings=judged.findings,
-        readiness=None if danger else judged.readiness,
+        readiness=None if danger or ledger.binned else judged.readiness,
         stage=None if danger else judged.stage,
         outlook=outlook(told, now) if told else None,
         yeast_unshown=told is not None and yeast_unshown(told),

@@ -8,7 +8,7 @@ from datetime import datetime
 
 from ..kitchen.flours import Flour, FlourGrams, weight
 from ..kitchen.quantities import GRAMS_PER, Unit, grams
-from ..kitchen.vessel import ROOM_WANTED, line_mm, room_times
+from ..kitchen.vessel import ROOM_WANTED, headroom, line_mm, room_times
 from ..mixing.feeding import FeedPlan, Ingredient, Ratio, ratio_as_weighed
 from ..mixing.mending import Mend, mend
 from ..mixing.weighing import TOLERANCE, ScaleStep, Tolerance, WalkStyle, scale_walk
@@ -21,6 +21,8 @@ from .assessment import Assessment, assess
 
 # What is left on a spoon is not asked about.
 DISCARD_WORTH_G = 1.0
+# A mend that leaves less room than this to rise in, as a multiple of the line, is no mend (common practice).
+MEND_ROOM = 1.5
 
 
 @dataclass(frozen=True)
@@ -44,7 +46,8 @@ class Sheet:
     The acts of `scale_walk` bring what is planned (for the seed: planned before any was weighed); its readings follow
     what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
     `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
-    may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line.
+    may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line. `mend_fits`
+    is false where the jar would run over with it.
 
     It holds all that a device without a connection needs to go on: `tolerance`, and `g_per_oz` for another unit.
     """
@@ -52,6 +55,7 @@ class Sheet:
     plan: FeedPlan
     scale_walk: tuple[ScaleStep, ...]
     mend: Mend | None
+    mend_fits: bool
     line_mm: float
     room_times: float
     room_is_tight: bool
@@ -89,10 +93,12 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Asse
     after = ledger.contents.keep(real.keep_g).add(real.flours, real.liquid_g, real.salt_g)
     discard_g = round(max(0.0, (there_is or 0.0) - real.keep_g), 1)
     is_food = (assessed or assess(setup, log, now)).discard_is_food if ledger.rounds else False
+    mended = _mended(plan, real, went_in, setup.scale_step)
     return Sheet(
         plan=plan,
         scale_walk=_walk(plan, real, usual.keep_g, ledger.vessel.tare_g, there_is, style),
-        mend=_mended(plan, real, went_in, setup.scale_step),
+        mend=mended,
+        mend_fits=mended is None or headroom(ledger.vessel, mended.total_g, MEND_ROOM).fits,
         line_mm=line,
         room_times=room,
         room_is_tight=room < ROOM_WANTED,

@@ -21,11 +21,16 @@ from ..setups import Setup
 SUNK = 0.04
 
 
+# Wetter than this it is a culture in its soaking water, no mix (common practice).
+SOAK_PERCENT = 400.0
+
+
 @dataclass(frozen=True)
 class InJar:
     """What the jar holds: grams, the true hydration and blend with what the seed carried in, and its line.
 
-    `marks` are heights on the glass from low under the line to the rim, in mm, ml and × the line.
+    `hydration_percent` is None of a soak, which has no thickness yet. `marks` are heights on the glass from low under
+    the line to the rim, in mm, ml and × the line.
     """
 
     flours: FlourLot
@@ -146,12 +151,13 @@ def in_jar(ledger: Ledger, vessel: Vessel) -> InJar | None:
     if not ledger.rounds:
         return None
     turn, held = ledger.rounds[-1], ledger.contents
+    wet = held.hydration_percent
     return InJar(
         flours=held.flours,
         water_g=held.water_g,
         salt_g=held.salt_g,
         total_g=held.total_g,
-        hydration_percent=held.hydration_percent,
+        hydration_percent=wet if wet is not None and wet <= SOAK_PERCENT else None,
         line_mm=turn.line_mm,
         room_times=turn.room_times,
         marks=marks(vessel, turn.line_mm),

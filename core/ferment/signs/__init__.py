@@ -73,6 +73,8 @@ INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
     (SignCode.COLD_KITCHEN, SignCode.NOTHING_YET),
     (SignCode.DILUTED, SignCode.QUIET_DAYS),
 )
+# What one says to do now is not warned of by another beside it.
+SILENCED_BY: Mapping[Caution, Remedy] = {Caution.DO_NOT_FEED_MORE: Remedy.FEED_NOW}
 
 
 @dataclass(frozen=True)
@@ -122,7 +124,12 @@ def findings(
     for finding in found:
         if finding.sign not in hidden and finding.sign not in best:
             best[finding.sign] = finding
-    return tuple(sorted(best.values(), key=lambda finding: (finding.urgency, finding.sign)))
+    advised = {remedy for finding in best.values() for remedy in finding.do}
+    agreed = [
+        replace(one, dont=tuple(caution for caution in one.dont if SILENCED_BY.get(caution) not in advised))
+        for one in best.values()
+    ]
+    return tuple(sorted(agreed, key=lambda finding: (finding.urgency, finding.sign)))
 
 
 def _as_ruled(finding: Finding, scene: Scene, now: datetime, ruled: Mapping[str, Ruled]) -> Finding | None:

@@ -11,6 +11,8 @@ from ..ready_rule import EARLY_DAYS_H, LINGERS_H, RISEN, STAGE_SLACK
 
 # So long a new jar without a sign of life is merely sown; then it is in its quiet days.
 SOWN_H = 36.0
+# Before it is so old, nobody has gone a day without looking.
+UNSEEN_H = 24.0
 
 
 class Stage(StrEnum):
@@ -103,6 +105,8 @@ def find_stage(it: StageEvidence) -> StageFound:
         return StageFound(stage, 1.0, None, None)
     if stage is Stage.FALSE_DAWN:
         return StageFound(stage, round(1.0 - 0.6 * it.yeast_explains, 2), Settles.NOTE_THE_SMELL, None)
+    if it.seen == 0 and it.age_h < UNSEEN_H:
+        return StageFound(stage, 0.8, None, None)
     if it.seen == 0:
         return StageFound(stage, 0.5, Settles.LOOK_THIS_EVENING, None)
     if stage in (Stage.STIRRING, Stage.HUSH):

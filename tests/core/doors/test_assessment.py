@@ -46,6 +46,13 @@ class FrontDoor(TestCase):
         assert held is not None
         self.assertAlmostEqual(held.hydration_percent or 0, 100 * 30 / 45)
 
+    def test_a_soak_has_no_thickness(self) -> None:
+        """Three grams of dried culture in 40 g of water: not "1333 % hydration", but a soak."""
+        soaking = replace(feed(0, 6, 0, 40), keep_g=6.0)
+        held = assess(replace(setup(), family="dried_soak", choices={}), (soaking,), START + hours(1)).in_jar
+        assert held is not None
+        self.assertEqual((held.hydration_percent, held.total_g), (None, 46.0))
+
     def test_totals(self) -> None:
         totals = assess(setup(), daily(3), START + hours(80)).totals
         self.assertEqual((totals.feeds, totals.flour_g, totals.water_g, totals.discard_g), (4, 120.0, 120.0, 150.0))
@@ -77,8 +84,7 @@ class FrontDoor(TestCase):
         found = assess(setup(), (*well, look(84, 1.4, top=frozenset({Top.FUZZY_SPOTS}))), START + hours(85))
         for told in (found.normal, found.stage, found.readiness, found.forecast, found.outlook):
             self.assertIsNone(told)
-        for told in (found.ready_on, found.ready_ahead, found.hungry_again_at):
-            self.assertIsNone(told)
+        self.assertEqual((found.ready_on, found.ready_ahead, found.hungry_again_at), (None, None, None))
         self.assertFalse(any(step.to_come for step in found.timeline))
         self.assertEqual((found.bakes, found.asks_how_to_keep), ((), False))
 

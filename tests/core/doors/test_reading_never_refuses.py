@@ -1,4 +1,5 @@
-"""Whatever a baker was let do, every door answers: no log that admission takes makes a page refuse.
+"""Whatever a baker was let do, every door answers: no log that admission takes makes a page refuse, or makes it say two
+things that contradict each other.
 
 `DESPERTAR_EXAMPLES` sets how many logs are made up: 200 by itself, more by night.
 """
@@ -53,6 +54,7 @@ from ferment.setups import Setup
 from ferment.signs.contract import SignCode
 
 from ..builders import START, VESSEL, feed, first_mix, hours, lot, setup
+from ..voices import contradictions
 
 EXAMPLES = int(os.environ.get("DESPERTAR_EXAMPLES", "200"))
 JARS = (VESSEL, Vessel(0.0, 120.0, 60.0), Vessel(900.0, 4_000.0, 300.0, flare=1.4))
@@ -170,6 +172,7 @@ def every_door(it: Setup, log: Log, now: datetime) -> None:
     keeping_offers(it, log, now)
     for told in (asdict(found), asdict(plan), [asdict(one) for one in offers(it, log, now)]):
         assert not list(not_numbers(told)), list(not_numbers(told))
+    assert not contradictions(found, now), contradictions(found, now)
     if not any(isinstance(entry, Bin) for entry in log):
         sheet(it, log, AS_PLANNED, now, found)
 

@@ -36,6 +36,11 @@ class Weighing(TestCase):
         assert mended is not None
         self.assertEqual((mended.worth_it, mended.add_water_g, mended.add_flour_g), (True, 6.0, 0.0))
 
+    def test_a_mend_that_overfills_the_jar_is_said_to(self) -> None:
+        """300 g of water for 30: the 270 g of flour that would follow it do not fit into 400 ml."""
+        self.assertTrue(sheet(MIXED, daily(2), WentIn(None, 35.0, {}), NOW).mend_fits)
+        self.assertFalse(sheet(MIXED, daily(2), WentIn(None, 300.0, {}), NOW).mend_fits)
+
     def test_water_first(self) -> None:
         mended = sheet(MIXED, daily(2), WentIn(None, 35.0, {}), NOW).mend
         assert mended is not None

@@ -3247,7 +3247,8 @@ export interface components {
          *     The acts of `scale_walk` bring what is planned (for the seed: planned before any was weighed); its readings follow
          *     what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
          *     `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
-         *     may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line.
+         *     may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line. `mend_fits`
+         *     is false where the jar would run over with it.
          */
         Sheet: {
             /** Discard G */
@@ -3261,6 +3262,8 @@ export interface components {
             /** Line Mm */
             line_mm: number;
             mend: components["schemas"]["Mend"] | null;
+            /** Mend Fits */
+            mend_fits: boolean;
             plan: components["schemas"]["FeedPlan"];
             /** Ratio */
             ratio: string;

@@ -10,6 +10,7 @@ export function Confirm({
   title,
   children,
   yes,
+  no = commonText.notNow,
   onYes,
 }: {
   readonly open: boolean;
@@ -17,6 +18,7 @@ export function Confirm({
   readonly title: string;
   readonly children: ReactNode;
   readonly yes: string;
+  readonly no?: string;
   readonly onYes: () => void;
 }) {
   return (
@@ -30,7 +32,7 @@ export function Confirm({
           </AlertDialog.Description>
           <div className="flex flex-wrap justify-end gap-3">
             <AlertDialog.Cancel asChild>
-              <Button>{commonText.notNow}</Button>
+              <Button>{no}</Button>
             </AlertDialog.Cancel>
             <AlertDialog.Action asChild>
               <Button look="alarm" onClick={onYes}>

@@ -3,7 +3,7 @@ import { nowIso } from "../../lib/clock";
 import { times } from "../../lib/numbers";
 import { clock, dateWords, when } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
-import { commonText, FLOUR_WORDS, feedText } from "../../words";
+import { commonText, FLOUR_WORDS, feedText, ratioWords } from "../../words";
 
 export type Fed = {
   readonly feed: FeedBody;
@@ -36,7 +36,7 @@ export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: 
       >
         <p className="flex items-baseline justify-between gap-4">
           <span className="font-serif text-2xl">{jar.name}</span>
-          <span className="text-lg font-bold">{feed.keep_g === 0 ? feedText.firstMix : ratio}</span>
+          <span className="text-lg font-bold">{ratioWords(ratio)}</span>
         </p>
         <p>{flours}</p>
         <p className="mt-1">

@@ -48,11 +48,16 @@ export function Filling({
       <p>
         <span className="block font-semibold">{feedText.inTheJar(grams(now))}</span>
         <span className="text-soft">
-          {plan.keep_g === 0 ? feedText.flourAndWater : feedText.toBe(plan.ratio)}
+          {whatItWillBe(plan)}
           {plan.fresh_hydration_percent !== null &&
             feedText.waterToFlour(Math.round(plan.fresh_hydration_percent))}
         </span>
       </p>
     </aside>
   );
+}
+
+function whatItWillBe(plan: Sheet["plan"]): string {
+  if (plan.keep_g === 0) return feedText.flourAndWater;
+  return plan.flours.length === 0 ? feedText.aSoak : feedText.toBe(plan.ratio);
 }

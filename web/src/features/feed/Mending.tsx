@@ -11,11 +11,14 @@ export function Mending({
   sheet,
   draft,
   set,
+  backTo = null,
 }: {
   readonly mend: Mend;
   readonly sheet: Sheet;
   readonly draft: FeedDraft;
   readonly set: (part: Partial<FeedDraft>) => void;
+  /** What the scale would show had this step gone as planned. */
+  readonly backTo?: number | null;
 }) {
   useEffect(() => {
     // What is being typed stays in sight when this comes up over it.
@@ -27,8 +30,8 @@ export function Mending({
     <div
       className={`flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-card px-4 py-2 ${mend.worth_it ? "border-crust" : "border-leaf"}`}
     >
-      <p className="text-lg">{mendWords(mend, flourIsIn)}</p>
-      {mend.worth_it && flourIsIn && mend.add_water_g > 0 && (
+      <p className="text-lg">{mendWords(mend, flourIsIn, sheet.mend_fits ? null : { backTo })}</p>
+      {mend.worth_it && sheet.mend_fits && flourIsIn && mend.add_water_g > 0 && (
         <Button onClick={() => set({ water: String(water) })}>{feedText.added}</Button>
       )}
     </div>

@@ -1,4 +1,4 @@
-import { type FormEvent, useEffect, useRef } from "react";
+import { type FormEvent, useEffect, useRef, useState } from "react";
 import { api } from "../../api/client";
 import { type ScaleState, useScale } from "../../api/scale";
 import type { OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
@@ -8,9 +8,10 @@ import { when } from "../../lib/time";
 import { amountOf, ounces } from "../../lib/units";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
+import { Confirm } from "../../ui/confirm";
 import { NumberField } from "../../ui/field";
 import {
-  ACT_HINTS,
+  actHint,
   actWords,
   blendLine,
   FLOUR_WORDS,
@@ -22,7 +23,7 @@ import {
   STYLE_CHOICES,
   UNIT_CHOICES,
 } from "../../words";
-import { type FeedDraft, type Field, fieldOf, readOff, textOf, withText } from "./draft";
+import { type FeedDraft, type Field, fieldOf, isFarOff, meant, readOff, textOf, withText } from "./draft";
 import { Filling } from "./Filling";
 import { Mending } from "./Mending";
 
@@ -53,6 +54,7 @@ export function StepScreen({
   const scale = useScale(session.data?.scale ?? null, on);
   const target = shows[at] ?? 0;
   const before = at > 0 ? (shows[at - 1] ?? 0) : opened.assessment.stands.vessel.tare_g;
+  const [asking, setAsking] = useState<string | null>(null);
   const field = fieldOf(step);
   const planned = step.brings_g;
   const next = (event: FormEvent) => {
@@ -63,8 +65,14 @@ export function StepScreen({
     const correction = read
       ? withText(draft, field, readOff(scale.grams, from, planned, sheet.tolerance))
       : {};
-    set({ ...correction, step: at + 1 });
+    const corrected = { ...draft, ...correction };
+    const isSlip = field && isFarOff(corrected, step, sheet.tolerance);
+    if (isSlip && !corrected.sure?.includes(meant(corrected, field))) {
+      set(correction);
+      setAsking(textOf(corrected, field));
+    } else set({ ...correction, step: at + 1 });
   };
+  const soon = minutesSinceFed(opened);
   const early = opened.assessment.next_move.state === "not_yet" && opened.assessment.next_move.due;
   const room = at === 0 ? roomWords(sheet) : null;
   return (
@@ -75,6 +83,9 @@ export function StepScreen({
             {lifeText.mixThemAhead(blendLine(sheet.plan.mix_ahead))}
           </p>
         )}
+        {at === 0 && soon !== null && (
+          <p className="max-w-prose border-l-4 border-crust pl-4 text-lg">{feedText.againSoSoon(soon)}</p>
+        )}
         {at === 0 && early && (
           <p className="max-w-prose text-soft">
             {feedText.itIsEarlyTheNext(when(early, opened.now, opened.time_zone))}
@@ -84,7 +95,7 @@ export function StepScreen({
           <h2 ref={heading} tabIndex={-1} className="text-3xl outline-none sm:text-4xl">
             {actWords(step, draft.unit, sheet.g_per_oz)}
           </h2>
-          <p className="mt-1 text-lg text-soft">{ACT_HINTS[step.do]}</p>
+          <p className="mt-1 text-lg text-soft">{actHint(step, sheet)}</p>
         </div>
         <Target target={target} unit={draft.unit} step={step} gPerOz={sheet.g_per_oz} />
         {on && (
@@ -97,7 +108,7 @@ export function StepScreen({
         )}
         {sheet.mend && (
           <div aria-live="polite">
-            <Mending mend={sheet.mend} sheet={sheet} draft={draft} set={set} />
+            <Mending mend={sheet.mend} sheet={sheet} draft={draft} set={set} backTo={before + planned} />
           </div>
         )}
         <div className="flex gap-3">
@@ -122,8 +133,30 @@ export function StepScreen({
         </Button>
       </div>
       <Filling opened={opened} sheet={sheet} shows={shows} at={at} />
+      {field && (
+        <Confirm
+          open={asking !== null}
+          onOpenChange={() => setAsking(null)}
+          title={feedText.plannedAre(`${asking ?? ""} g`, grams(planned))}
+          yes={feedText.yesThatIsRight}
+          no={feedText.letMeLook}
+          onYes={() => set({ sure: [...(draft.sure ?? []), meant(draft, field)], step: at + 1 })}
+        >
+          <p>{feedText.isItASlip}</p>
+        </Confirm>
+      )}
     </form>
   );
+}
+
+/** A feed within this many minutes of another is likely the same one, sent twice by hand. */
+const SOON_MINUTES = 30;
+
+function minutesSinceFed({ assessment, now }: OpenJar): number | null {
+  const fed = assessment.since_feed;
+  if (!fed) return null;
+  const minutes = Math.round((Date.parse(now) - Date.parse(fed.fed_at)) / 60_000);
+  return minutes < SOON_MINUTES ? minutes : null;
 }
 
 function Target({

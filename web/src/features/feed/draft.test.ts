@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { FeedPlan, ScaleStep, Sheet } from "../../api/types";
-import { emptyFeed, farOff, feedOf, readings, readOff, wentIn } from "./draft";
+import { emptyFeed, farOff, feedOf, meant, readings, readOff, wentIn } from "./draft";
 
 const PLAN: FeedPlan = {
   keep_g: 40,
@@ -45,6 +45,7 @@ const SHEET: Sheet = {
   plan: PLAN,
   scale_walk: WALK,
   mend: null,
+  mend_fits: true,
   line_mm: 30,
   room_times: 3,
   room_is_tight: false,
@@ -111,5 +112,12 @@ describe("the walk on the scale", () => {
     expect(farOff({ ...DRAFT, flours: { spelt: "300" } }, SHEET)).toEqual(["spelt"]);
     expect(farOff({ ...DRAFT, flours: { spelt: "40" }, water: "60" }, SHEET)).toEqual([]);
     expect(farOff({ ...DRAFT, keep: "4" }, SHEET)).toEqual(["keep"]);
+  });
+
+  it("does not ask twice about what was meant, but about another text of the same field", () => {
+    const slip = { ...DRAFT, flours: { spelt: "300" } };
+    const sure = { ...slip, sure: [meant(slip, { what: "flour", flour: "spelt" })] };
+    expect(farOff(sure, SHEET)).toEqual([]);
+    expect(farOff({ ...sure, flours: { spelt: "3000" } }, SHEET)).toEqual(["spelt"]);
   });
 });

@@ -33,6 +33,8 @@ export type FeedDraft = {
   readonly line: string;
   readonly discardTo: DiscardTo | null;
   readonly note: string;
+  /** What is far off the plan and was said to be so; not in drafts of before it was asked at its step. */
+  readonly sure?: readonly string[];
 };
 
 export function emptyFeed(unit: WeightUnit): FeedDraft {
@@ -159,14 +161,26 @@ export function readOff(grams: number, before: number, planned: number, { near_g
   return asPlanned ? "" : String(Math.round(real * 10) / 10);
 }
 
+/** Whether what was typed or weighed at a step is so far off its plan that a slip of the hand is likely. */
+export function isFarOff(draft: FeedDraft, step: ScaleStep, tolerance: Tolerance): boolean {
+  const field = fieldOf(step);
+  const value = field && corrected(textOf(draft, field));
+  const planned = step.brings_g;
+  if (value === null || planned < tolerance.from_g) return false;
+  return value >= planned * tolerance.far_times || value <= planned / tolerance.far_times;
+}
+
+/** What the baker was asked about and meant: the field and its text, so that another text is asked about again. */
+export function meant(draft: FeedDraft, field: Field): string {
+  return `${field.what === "flour" ? field.flour : field.what} ${textOf(draft, field)}`;
+}
+
 /** What was typed or weighed and is so far off the plan that a slip of the hand is likely: asked before it is saved. */
 export function farOff(draft: FeedDraft, { scale_walk: walk, tolerance }: Sheet): string[] {
   return walk.flatMap((step) => {
     const field = fieldOf(step);
-    const value = field && corrected(textOf(draft, field));
-    const planned = step.brings_g;
-    if (!field || value === null || planned < tolerance.from_g) return [];
-    const off = value >= planned * tolerance.far_times || value <= planned / tolerance.far_times;
-    return off ? [field.what === "flour" ? field.flour : field.what] : [];
+    if (!field || !isFarOff(draft, step, tolerance)) return [];
+    if (draft.sure?.includes(meant(draft, field))) return [];
+    return [field.what === "flour" ? field.flour : field.what];
   });
 }

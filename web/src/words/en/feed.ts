@@ -6,7 +6,6 @@ export const feedText = {
   theNextTimeIsWorked: "The next time is worked out when the connection is back.",
   nothingMoreIsPlanned: "Nothing more is planned.",
   jarLabel: "Jar label",
-  firstMix: "first mix",
   next2: (when: string | number) => ` · next ${when}`,
   lineHoldThisEdgeAt: (times: string | number) =>
     `line: hold this edge at the top of the mix · doubled at ${times} its height`,
@@ -19,6 +18,7 @@ export const feedText = {
   theJarSoFar: "The jar so far",
   inTheJar: (grams: string | number) => `${grams} in the jar`,
   flourAndWater: "flour and water",
+  aSoak: "to soak, no flour yet",
   toBe: (ratio: string | number) => `to be ${ratio}`,
   waterToFlour: (amount: string | number) => ` · ${amount} % water to flour`,
   markTheLineLidOn: "Mark the line, lid on loosely",
@@ -36,6 +36,9 @@ export const feedText = {
   newLine: "New line",
   heightAfterTheFeedIf: "Height after the feed, if you measure it.",
   isThatWhatWentIn: "Is that what went in?",
+  plannedAre: (typed: string, planned: string) => `${typed}? Planned are ${planned}.`,
+  isItASlip: "Look at the scale once more: is it that much, or one digit too many?",
+  letMeLook: "Let me look",
   yesThatIsRight: "Yes, that is right",
   yourFeedIsKeptHere: "Your feed is kept here. Was it fed twice, or is it the same feed?",
   theSameDropMine: "The same, drop mine",
@@ -49,6 +52,8 @@ export const feedText = {
   mix: "Mix",
   stepOf: (detail: string | number, detail2: string | number) => `Step ${detail} of ${detail2}`,
   leaveItForNow: "Leave it for now",
+  againSoSoon: (minutes: number) =>
+    `You fed it ${minutes < 2 ? "a minute" : `${minutes} minutes`} ago. Again?`,
   itIsEarlyTheNext: (when: string | number) =>
     `It is early: the next feed is planned for ${when}. Feeding too often thins out the yeast.`,
   next3: "Next",

@@ -71,7 +71,24 @@ export function farOffWords(off: readonly string[], typed: Typed, sheet: Sheet):
   return `${capital(list(said))}. That is far from the plan; if it is so, it is kept so.`;
 }
 
-export const ACT_HINTS: Record<ScaleAct, string> = {
+/** The hint of a step; a first mix keeps nothing that could be loosened. */
+export function actHint(step: ScaleStep, sheet: Sheet): string {
+  if (step.do !== "add_water") return ACT_HINTS[step.do];
+  if (sheet.plan.flours.length === 0) return "Lukewarm at most. It soaks in it; no flour yet.";
+  if (sheet.plan.keep_g === 0) return "Into the clean jar, then the flour onto it.";
+  return sheet.scale_walk.some((one) => one.do === "add_culture")
+    ? "Over the culture. Stir until it is loose."
+    : ACT_HINTS.add_water;
+}
+
+/** A ratio of seed, flour and water as it is said: a first mix has no seed, a soak no flour. */
+export function ratioWords(ratio: string): string {
+  const [seed, flour] = ratio.split(":").map(Number);
+  if (flour === 0) return "soaked";
+  return seed === 0 ? "first mix" : ratio;
+}
+
+const ACT_HINTS: Record<ScaleAct, string> = {
   empty_jar: "Clean and dry, lid off.",
   add_seed: "From the middle of it; the rest goes to compost or bin.",
   add_culture: "Crumble or loosen it.",
@@ -82,8 +99,21 @@ export const ACT_HINTS: Record<ScaleAct, string> = {
   add_salt: "Stir it in.",
 };
 
-/** What a slip asks for. With the flour in, more is added; before it, the flour follows the water. */
-export function mendWords(mend: Mend, flourIsIn: boolean): string {
+/**
+ * What a slip asks for. With the flour in, more is added; before it, the flour follows the water. What `overfills` the jar
+ * is taken out again, back to what the scale was to show.
+ */
+export function mendWords(
+  mend: Mend,
+  flourIsIn: boolean,
+  overfills: { readonly backTo: number | null } | null = null,
+): string {
+  if (mend.worth_it && overfills) {
+    const until = overfills.backTo === null ? "" : ` until the scale shows ${grams(overfills.backTo)}`;
+    return flourIsIn
+      ? `To even that out would overfill this jar. Spoon out what is not stirred in yet${until}; or tip all of it into a bowl and weigh this feed anew.`
+      : `To even that out would overfill this jar. Pour water off again${until}.`;
+  }
   if (!mend.worth_it) return `${mend.ratio_as_is} as it is. That is close enough; leave it.`;
   const adds = [];
   if (mend.add_water_g > 0) adds.push(`${grams(mend.add_water_g)} ${flourIsIn ? "more " : ""}water`);

@@ -5,6 +5,7 @@ import { lookLine } from "./looks";
 import { nextMove, shortMove } from "./moves";
 import { fieldWords, problemAt, problemWords } from "./problems";
 import { taskLine } from "./tasks";
+import { mendWords, ratioWords } from "./weighing";
 
 const NOW = "2026-03-04T12:00:00Z";
 const ZONE = "UTC";
@@ -184,5 +185,30 @@ describe("a look in one line", () => {
     expect(plain(lookLine({ ...look, top: [...look.top], smell: [...look.smell] }, 2.1))).toBe(
       "2.1 × (62 mm) · no bubbles · domed · smells of apple, fruit · thick batter",
     );
+  });
+});
+
+describe("a ratio", () => {
+  it("is said as what it is where it has no seed or no flour", () => {
+    expect(["1:2:2", "0:1:1", "1:0:13.33"].map(ratioWords)).toEqual(["1:2:2", "first mix", "soaked"]);
+  });
+});
+
+describe("a mend", () => {
+  const mend = {
+    worth_it: true,
+    add_flour_g: 270,
+    add_water_g: 0,
+    extra_g: 540,
+    total_g: 630,
+    ratio_as_is: "1:1:10",
+    ratio_mended: "1:10:10",
+  };
+  it("never asks for more than the jar holds", () => {
+    expect(mendWords(mend, false)).toContain("270");
+    expect(mendWords(mend, false, { backTo: 294 })).toMatch(
+      /overfill.*Pour water off again until the scale shows 294\sg/,
+    );
+    expect(mendWords(mend, true, { backTo: null })).toMatch(/overfill.*not stirred in yet;.*bowl/);
   });
 });
