@@ -60,24 +60,44 @@ class Spoonful:
 
 # The smallest measure that a kitchen has is a quarter of a teaspoon.
 SPOON_STEP = 0.25
+# Measuring cups come in these parts of one, and a third is filled twice (common practice).
+CUP_PARTS = (0.25, 1 / 3, 0.5, 2 / 3, 0.75)
+# Nobody fills a spoon or a cup closer than this share of it (common practice: flour varies by a tenth).
+NEAR_ENOUGH = 1 / 16
 
 
 def in_spoons(millilitres: float) -> tuple[Spoonful, ...]:
-    """A volume in the spoons and cups that there are, to the nearest quarter of a teaspoon, at least one quarter.
+    """A volume in the fewest spoons and cups that there are and that come within a sixteenth of it: `½ cup`, or
+    `1 cup 2 tbsp`, or `1 tbsp ½ tsp`; to the nearest quarter of a teaspoon, at least one, where nothing else does."""
+    wanted = abs(millilitres)
+    whole = wanted // MILLILITRES_PER[Unit.CUP]
+    cups = [Spoonful(whole + part, Unit.CUP) for part in (0.0, *CUP_PARTS, 1.0) if whole + part]
+    spoons = [Spoonful(float(count), unit) for unit, most in SPOONS_BESIDE for count in range(1, most + 1)]
+    measures: tuple[list[tuple[Spoonful, ...]], ...] = (
+        [(cup,) for cup in cups],
+        [(spoon,) for spoon in spoons if spoon.unit is Unit.TABLESPOON],
+        [(cup, spoon) for cup in cups for spoon in spoons],
+    )
+    for made in measures:
+        best = min(made, key=lambda one: abs(_millilitres(one) - wanted))
+        if abs(_millilitres(best) - wanted) <= NEAR_ENOUGH * wanted:
+            return best
+    return _to_the_quarter_teaspoon(wanted)
 
-    Whole cups first, then whole tablespoons, the rest in teaspoons: `1 cup 2 tbsp ¼ tsp`.
-    """
-    per = MILLILITRES_PER
-    quarters = max(1, steps_of(abs(millilitres) / per[Unit.TEASPOON], SPOON_STEP))
-    made: list[Spoonful] = []
-    for unit in (Unit.CUP, Unit.TABLESPOON):
-        size = round(per[unit] / per[Unit.TEASPOON] / SPOON_STEP)
-        count, quarters = divmod(quarters, size)
-        if count:
-            made.append(Spoonful(float(count), unit))
-    if quarters:
-        made.append(Spoonful(quarters * SPOON_STEP, Unit.TEASPOON))
-    return tuple(made)
+
+# More tablespoons than three are a quarter of a cup, more teaspoons than two a tablespoon.
+SPOONS_BESIDE = ((Unit.TABLESPOON, 3), (Unit.TEASPOON, 2))
+
+
+def _millilitres(made: tuple[Spoonful, ...]) -> float:
+    return sum(part.count * MILLILITRES_PER[part.unit] for part in made)
+
+
+def _to_the_quarter_teaspoon(wanted: float) -> tuple[Spoonful, ...]:
+    quarters = max(1, steps_of(wanted / MILLILITRES_PER[Unit.TEASPOON], SPOON_STEP))
+    spoons, rest = divmod(quarters, round(3 / SPOON_STEP))
+    made = (Spoonful(float(spoons), Unit.TABLESPOON), Spoonful(rest * SPOON_STEP, Unit.TEASPOON))
+    return tuple(part for part in made if part.count)
 
 
 def grams(value: float, field: str, *, least: float = LEAST_G) -> float:

@@ -116,7 +116,7 @@ def plan_feed(keep_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float 
 def plan_total(total_g: float, ratio: Ratio, blend: Blend, *, salt_percent: float = 0.0, step: float = 1.0) -> FeedPlan:
     """A feed by `ratio` of which seed, flour and water make `total_g` to within half a scale step.
 
-    Each stands within a step of the exact ratio: what rounding leaves over goes to the water.
+    Each stands within a step of the exact ratio of what is made: what rounding leaves over goes to the water.
     Raises Refusal as `plan_feed` does.
     """
     known_step(step)

@@ -21,7 +21,7 @@ describe("amounts", () => {
       { count: 1.5, unit: "tsp" },
     ];
     expect(plain(spoons(cups))).toBe("1 cup 2 tbsp 1 ½ tsp");
-    expect([0.25, 2, 0.4].map((value) => plain(quarters(value)))).toEqual(["¼", "2", "0.4"]);
+    expect([0.25, 2, 0.4, 5 / 3].map((value) => plain(quarters(value)))).toEqual(["¼", "2", "0.4", "1 ⅔"]);
   });
 
   it("are the same whether they go in or out, in the unit that was chosen", () => {

@@ -15,12 +15,18 @@ export function spoons(parts: readonly Spoonful[]): string {
   return parts.map(({ count, unit }) => `${quarters(count)}\u00a0${unit}`).join(" ");
 }
 
-const FRACTIONS: Record<number, string> = { 0.25: "¼", 0.5: "½", 0.75: "¾" };
+const FRACTIONS: Record<string, string> = {
+  "0.25": "¼",
+  "0.33": "⅓",
+  "0.50": "½",
+  "0.67": "⅔",
+  "0.75": "¾",
+};
 
-/** `1 ½`; what is no quarter as it is. */
+/** `1 ½`; what no spoon or cup is made for as it is. */
 export function quarters(value: number): string {
   const whole = Math.floor(value);
-  const part = FRACTIONS[value - whole];
+  const part = FRACTIONS[(value - whole).toFixed(2)];
   if (!part) return String(value);
   return whole ? `${whole}\u00a0${part}` : part;
 }
