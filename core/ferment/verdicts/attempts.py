@@ -72,6 +72,7 @@ def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, first_rise: bool, ch
         highest=top,
         doubles_at=fit.doubles_at,
         doubled_h=doubled_h,
+        doubled_by_h=min((seen.hours for seen in turn.sightings if highest([seen]) >= counts_as), default=None),
         in_time=in_time,
         limit_h=fit.limit_h,
         peak_h=_peak_h(turn, fit, doubled=doubled),

@@ -42,6 +42,7 @@ class Attempt(Told):
 
     Hours are as they passed; `limit_h` are the hours of the rule in the warmth of that feed. `by_yeast` is false while
     early bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
+    `doubled_h` is when it likely doubled; `doubled_by_h` when the first look saw it so, which no later day changes.
     """
 
     feed_id: str
@@ -50,6 +51,7 @@ class Attempt(Told):
     highest: float
     doubles_at: float
     doubled_h: float | None
+    doubled_by_h: float | None
     in_time: float
     limit_h: float
     peak_h: float

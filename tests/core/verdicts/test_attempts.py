@@ -81,6 +81,13 @@ class Seen(TestCase):
         found = one(turn(LATER, high=(12.0, 2.2)))
         self.assertEqual((found.watched, found.in_time, found.doubled_h), (True, 0.8, 6.0))
 
+    def test_by_when_it_had_doubled_is_what_the_first_look_saw(self) -> None:
+        """Whatever the model makes of it later: seen at nine hours is "within nine hours", not "in six"."""
+        for fit in (FIT, DREAMT):
+            self.assertEqual(one(turn(LATER, (5.0, 1.4), (9.0, 2.1), (10.0, 2.3)), fit).doubled_by_h, 9.0)
+        self.assertEqual(one(turn(LATER, high=(12.0, 2.2))).doubled_by_h, 12.0)
+        self.assertIsNone(one(turn(LATER, (5.0, 1.5))).doubled_by_h)
+
     def test_watched_is_looked_at_near_its_peak(self) -> None:
         for at_h, watched in ((6.9, False), (7.0, True), (7.1, True)):
             self.assertEqual(one(turn(LATER, (at_h, 1.4))).watched, watched, at_h)

@@ -21,6 +21,7 @@ GOOD = Attempt(
     highest=2.3,
     doubles_at=2.0,
     doubled_h=6.0,
+    doubled_by_h=6.0,
     in_time=0.9,
     limit_h=8.0,
     peak_h=8.0,

@@ -1077,6 +1077,7 @@ export interface components {
          *
          *     Hours are as they passed; `limit_h` are the hours of the rule in the warmth of that feed. `by_yeast` is false while
          *     early bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
+         *     `doubled_h` is when it likely doubled; `doubled_by_h` when the first look saw it so, which no later day changes.
          */
         Attempt: {
             /**
@@ -1086,6 +1087,8 @@ export interface components {
             at: string;
             /** By Yeast */
             by_yeast: boolean;
+            /** Doubled By H */
+            doubled_by_h: number | null;
             /** Doubled H */
             doubled_h: number | null;
             /** Doubles At */

@@ -9,7 +9,8 @@ const GOOD: Attempt = {
   watched: true,
   highest: 2.2,
   doubles_at: 2,
-  doubled_h: 6.5,
+  doubled_h: 5.2,
+  doubled_by_h: 6.5,
   in_time: 0.9,
   limit_h: 8.2,
   peak_h: 8,
@@ -99,9 +100,16 @@ describe("ready or not", () => {
     readinessLine({ ...VERDICT, ...verdict }).replaceAll("\u00a0", " ");
 
   it("comes with its evidence", () => {
-    expect(plain({ feeds: [GOOD, { ...GOOD, doubled_h: 6 }] })).toBe(
-      "Ready. It doubled in 6 h 30 min, then in 6 h; in its warmth 8 h 10 min is in time.",
+    expect(plain({ feeds: [GOOD, { ...GOOD, doubled_by_h: 6 }] })).toBe(
+      "Ready. It doubled within 6 h 30 min, then within 6 h; in its warmth 8 h 10 min is in time.",
     );
+  });
+
+  it("does not say of one late look when it doubled", () => {
+    expect(plain({ feeds: [{ ...GOOD, doubled_by_h: 9 }] })).toMatch(
+      /doubled within 9 h, likely sooner; in its/,
+    );
+    expect(plain({ feeds: [{ ...GOOD, doubled_by_h: null }] })).toBe("Ready.");
   });
 
   it.each<[Partial<Readiness>, RegExp]>([

@@ -205,12 +205,14 @@ export function metWord({ met }: ReadyStep): string {
 
 const hours = (count: number) => span(Math.round(count * 6) * 600_000);
 
+/** Only what was seen: a look tells that it had doubled by then, not when it did. */
 function evidence(feeds: readonly Attempt[]): string {
-  const doubled = feeds.filter((feed) => feed.doubled_h !== null);
-  const last = doubled.at(-1);
-  if (!last) return "";
-  const times = doubled.map((feed) => hours(feed.doubled_h ?? 0)).join(", then in ");
-  return `It doubled in ${times}; in its warmth ${hours(last.limit_h)} is in time.`;
+  const doubled = feeds.flatMap(({ doubled_by_h: by, limit_h: limit }) =>
+    by === null ? [] : [`${hours(by)}${by > limit ? ", likely sooner" : ""}`],
+  );
+  const last = feeds.at(-1);
+  if (!last || doubled.length === 0) return "";
+  return `It doubled within ${doubled.join(", then within ")}; in its warmth ${hours(last.limit_h)} is in time.`;
 }
 
 const COUNTS = ["no", "one", "two", "three", "four", "five"];
@@ -227,7 +229,7 @@ export function readinessLine({
   if (word === true) return `Ready, on your word. ${seen}`.trim();
   if (word === false) return `Not ready, on your word. ${seen}`.trim();
   const missing = `${COUNTS[more] ?? more} more good feed${more === 1 ? "" : "s"} in a row`;
-  if (ready) return `Ready. ${seen}`;
+  if (ready) return `Ready. ${seen}`.trim();
   if (lucky && more > 0) return `It looks ready, but it is not a habit yet: ${missing}. ${seen}`;
   if (more > 0) return `Not ready yet: ${missing}. ${seen}`.trim();
   return `It rises as it should. One thing is still missing. ${seen}`;
