@@ -122,6 +122,21 @@ class OnAPhone(Journey):
                     page.until("a heading", lambda: page.all("heading") or None)
                     self.assertFalse(page.overflows())
 
+    def test_feed_and_look_are_in_the_first_screen(self) -> None:
+        """At the smallest of today's phones, with the words of the demo kitchen above them."""
+        page = self.browser
+        page.size(360, 640)
+        self.enter_demo()
+        for jar in ("Harbour", "Moth"):
+            page.press("tab", jar)
+            for act in ("Feed", "Look"):
+                with self.subTest(jar=jar, act=act):
+                    link = page.one("link", act)
+                    foot = page.driver.execute_script(
+                        "window.scrollTo(0, 0); return arguments[0].getBoundingClientRect().bottom", link
+                    )
+                    self.assertLessEqual(foot, 640)
+
     def test_a_look_with_the_thumb(self) -> None:
         page = self.browser
         page.size(390, 844)

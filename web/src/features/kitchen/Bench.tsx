@@ -28,8 +28,8 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
   const { what, how } = nextMove({ name: one.jar.name, move: one.next_move, now, zone });
   const danger = one.next_move.move === "bin";
   return (
-    <section className="mt-6 grid gap-8 border-t-2 border-rule pt-6 md:grid-cols-[1fr_20rem]">
-      <div className="flex flex-col gap-4">
+    <section className="mt-3 grid gap-8 border-t-2 border-rule pt-3 sm:mt-6 sm:pt-6 md:grid-cols-[1fr_20rem]">
+      <div className="flex flex-col gap-3 sm:gap-4">
         {one.asks_how_to_keep && !danger && (
           <div className="flex max-w-prose flex-wrap items-center gap-3 rounded-xl border-2 border-leaf bg-card p-4">
             <span className="grow">{commonText.howOftenFor(one.jar.name)}</span>
@@ -41,7 +41,7 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
         {danger && one.findings[0] && (
           <p className="font-semibold text-alarm">{findingLine(one.findings[0], now, zone)}</p>
         )}
-        <h2 className={`text-3xl sm:text-4xl ${danger ? "text-alarm" : ""}`}>{what}</h2>
+        <h2 className={`text-2xl sm:text-4xl ${danger ? "text-alarm" : ""}`}>{what}</h2>
         {how && <p className="max-w-prose text-lg">{how}</p>}
         <Acts one={one} zone={zone} />
         {!danger && <Found one={one} />}

@@ -61,10 +61,10 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   );
   // What rests stands on a shelf of its own, at the end.
   const placed = [...jars.filter((one) => !one.rests_since), ...jars.filter((one) => one.rests_since)];
-  // On a phone a little smaller, so that a second jar is in sight.
-  const scale = width > 0 && width < 600 ? 1.25 : 1.9;
+  // On a phone so small that what to do is in the first screen, and a second jar in sight.
+  const scale = width > 0 && width < 600 ? 0.75 : 1.9;
   return (
-    <div ref={frame} className="pt-6">
+    <div ref={frame} className="pt-1 sm:pt-6">
       <h1 className="sr-only">{commonText.kitchen}</h1>
       <ShelfTabs
         label={kitchenText.jars}
