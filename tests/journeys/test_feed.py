@@ -48,6 +48,20 @@ class Feeding(Journey):
         page.sees("Step 2 of 5")
         self.assertEqual(page.one("textbox", "Water, if not 30 g").get_attribute("value"), "33")
 
+    def test_a_begun_feed_shows_in_the_kitchen_and_goes_on_there(self) -> None:
+        page = self.browser
+        self.open()
+        page.press("button", "Next")
+        page.type("Water, if not 30 g", "33")
+        page.press("link", "Leave it for now")
+        page.open(f"/?jar={self.owner.jar_id}")
+        page.press("link", "Go on weighing")
+        page.sees("Step 2 of 5")
+        self.assertEqual(page.one("textbox", "Water, if not 30 g").get_attribute("value"), "33")
+        page.press("button", "Forget what was weighed")
+        page.press("link", "Feed")
+        page.sees("Step 1 of 5")
+
     def test_bad_grams_are_named_where_they_belong(self) -> None:
         page = self.browser
         self.open()

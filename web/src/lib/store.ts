@@ -86,6 +86,16 @@ export function draftKey(key: string, account = owner): string {
   return `draft.${account}.${key}`;
 }
 
+/** Where a feed of a jar that was begun is kept. */
+export function feedKey(jarId: string): string {
+  return `feed2.${jarId}`;
+}
+
+/** Whether something was begun under this name and neither saved nor thrown away. */
+export function isBegun(key: string): boolean {
+  return readStored(draftKey(key)) !== null;
+}
+
 /** State that survives a reload until it is cleared: what the baker typed and has not saved. */
 export function useDraft<T>(key: string, initial: () => T): [T, (next: T) => void, () => void] {
   const [value, setValue] = useState<T>(() => readStored<T>(draftKey(key)) ?? initial());

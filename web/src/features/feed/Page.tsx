@@ -1,13 +1,13 @@
 import { useState } from "react";
-import { Link, useParams, useSearchParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { LogEntry, OpenJar } from "../../api/types";
 import { useAwake } from "../../lib/awake";
 import { useTitle } from "../../lib/hooks";
-import { readStored, useDraft, writeStored } from "../../lib/store";
+import { feedKey, readStored, useDraft, writeStored } from "../../lib/store";
 import type { WeightUnit } from "../../lib/units";
 import { NotOpen } from "../../parts/not-open";
-import { ButtonLink } from "../../ui/button";
+import { Button, ButtonLink } from "../../ui/button";
 import { Loading, OutOfReach } from "../../ui/states";
 import { commonText, feedText } from "../../words";
 import { Done, type Fed } from "./Done";
@@ -15,7 +15,7 @@ import { emptyFeed, type FeedDraft, readings } from "./draft";
 import { EditFeed } from "./Edit";
 import { Finish } from "./Finish";
 import { StepScreen } from "./Step";
-import { draftKey, useSaving } from "./saving";
+import { useSaving } from "./saving";
 import { useSheet } from "./sheet";
 
 const UNIT = "feed.unit";
@@ -52,9 +52,10 @@ function NotToBeFed({ opened }: { readonly opened: OpenJar }) {
 function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed: (fed: Fed) => void }) {
   const { jar, assessment } = opened;
   useAwake();
+  const navigate = useNavigate();
   const [search] = useSearchParams();
   const already = search.has("already");
-  const [draft, setDraft, clear] = useDraft<FeedDraft>(draftKey(jar.id), () => {
+  const [draft, setDraft, clear] = useDraft<FeedDraft>(feedKey(jar.id), () => {
     const fresh = emptyFeed(readStored<WeightUnit>(UNIT) ?? "g");
     // What is done already needs no walk: straight to when, and back from there to what.
     return already ? { ...fresh, step: Number.MAX_SAFE_INTEGER, when: { said: "60", field: "" } } : fresh;
@@ -74,6 +75,10 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
   const shows = readings(walk, draft, opened.assessment.stands.vessel.tare_g);
   const parts = { opened, sheet, draft, set, shows };
   const first = assessment.in_jar === null;
+  const throwAway = () => {
+    clear();
+    void navigate(`/?jar=${jar.id}`);
+  };
   return (
     <div className="pt-4">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -88,10 +93,15 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
       ) : (
         <Finish {...parts} saving={saving} clear={clear} />
       )}
-      <p className="mt-4">
+      <p className="mt-4 flex flex-wrap gap-x-6">
         <Link to={`/jars/${jar.id}`} className="inline-flex min-h-11 items-center font-semibold text-crust">
           {feedText.leaveItForNow}
         </Link>
+        {at > 0 && (
+          <Button look="plain" className="-ml-3" onClick={throwAway}>
+            {feedText.throwItAway}
+          </Button>
+        )}
       </p>
     </div>
   );

@@ -2,14 +2,11 @@ import { useState } from "react";
 import type { FeedBody, FeedPlan, OpenJar, Problem, Sheet } from "../../api/types";
 import { recordEntry, withdrawEntry } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
+import { feedKey } from "../../lib/store";
 import { useSay } from "../../ui/toast";
 import { commonText, feedText } from "../../words";
 import type { Fed } from "./Done";
 import { type FeedDraft, feedOf } from "./draft";
-
-export function draftKey(jarId: string): string {
-  return `feed2.${jarId}`;
-}
 
 export type Saving = {
   readonly problems: readonly Problem[];
@@ -40,7 +37,7 @@ export function useSaving(
     setProblems([]);
     const feed = feedOf(draft, sheet.plan, nowMs(), zone);
     const label = feedText.ofIt(assessment.in_jar === null ? commonText.firstMix : commonText.feed, jar.name);
-    const reopen = { path: `/jars/${jar.id}/feed`, draft: draftKey(jar.id), value: draft };
+    const reopen = { path: `/jars/${jar.id}/feed`, draft: feedKey(jar.id), value: draft };
     const outcome = await recordEntry(jar.id, draft.id, seenFeed, feed, label, reopen);
     setBusy(false);
     if (outcome.kind === "refused") {

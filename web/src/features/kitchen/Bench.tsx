@@ -3,6 +3,7 @@ import type { Glance, Kitchen, Outlook } from "../../api/types";
 import { leaveAlone, setOnShelf } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { grams, percent, times } from "../../lib/numbers";
+import { feedKey, isBegun } from "../../lib/store";
 import { nextMorning, when } from "../../lib/time";
 import { Caution, OpenAdvice } from "../../parts/advice";
 import { DeedButton, useDeed, useNoting } from "../../parts/noting";
@@ -86,13 +87,14 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
   if (move === "nothing" || move === "binned") return <PutAway one={one} />;
   const isTime = state !== "not_yet" && state !== "waiting" && state !== "resting";
   const deed = DEED_OF[move];
+  const begun = isBegun(feedKey(one.jar.id));
   if (move === "use" || move === "rest") return <Between one={one} />;
   return (
     <div className="flex flex-wrap gap-3">
       {move === "mix" ? (
         <>
           <ButtonLink look="act" to={`${jar}/feed`}>
-            {commonText.mixIt}
+            {begun ? kitchenText.goOnWeighing : commonText.mixIt}
           </ButtonLink>
           {one.jar.family === "wake_and_keep" && (
             <ButtonLink to={`${jar}/bake`}>{commonText.planABake}</ButtonLink>
@@ -101,10 +103,10 @@ function Acts({ one, zone }: { readonly one: Glance; readonly zone: string }) {
       ) : (
         <>
           {deed && <DeedButton jar={one.jar} did={deed.deed} label={deed.label} />}
-          <ButtonLink look={isTime && !deed ? "act" : "quiet"} to={`${jar}/feed`}>
-            {commonText.feed}
+          <ButtonLink look={begun || (isTime && !deed) ? "act" : "quiet"} to={`${jar}/feed`}>
+            {begun ? kitchenText.goOnWeighing : commonText.feed}
           </ButtonLink>
-          <ButtonLink look={isTime || deed ? "quiet" : "act"} to={`${jar}/look`}>
+          <ButtonLink look={begun || isTime || deed ? "quiet" : "act"} to={`${jar}/look`}>
             {commonText.look}
           </ButtonLink>
           {isTime && <NotNow one={one} zone={zone} />}

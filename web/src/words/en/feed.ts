@@ -52,6 +52,7 @@ export const feedText = {
   mix: "Mix",
   stepOf: (detail: string | number, detail2: string | number) => `Step ${detail} of ${detail2}`,
   leaveItForNow: "Leave it for now",
+  throwItAway: "Forget what was weighed",
   againSoSoon: (minutes: number) =>
     `You fed it ${minutes < 2 ? "a minute" : `${minutes} minutes`} ago. Again?`,
   itIsEarlyTheNext: (when: string | number) =>

@@ -2,6 +2,7 @@
 
 export const kitchenText = {
   forecast: "forecast",
+  goOnWeighing: "Go on weighing",
   riseLineAndLog: "Rise line and log",
   leavingAlone: (name: string | number) => `Leaving ${name} alone`,
   notNowFor: (name: string | number) => `Not now for ${name}`,
