@@ -14,6 +14,7 @@ from accounts.wire import Told
 from ferment.kitchen.flours import Flour
 from ferment.kitchen.usual import BEGINNING, GLASSES, PLACES_C, Glass, UsualPlace
 from ferment.mixing.contents import Origin
+from ferment.mixing.feeding import SCALE_STEPS
 from ferment.protocol.method import Method, Thing
 from ferment.protocol.options import BlendOption, NumberOption, Option, OptionCode, Pick, PickOption, Scale
 from ferment.protocol.relevance import MET_FIRST, conditions, followed_by
@@ -115,12 +116,14 @@ class UsualPlaceOut(Schema):
 
 
 class BeginningOut(Schema):
-    """What a baker who has chosen nothing begins with; `sizes` are of the way's own amounts."""
+    """What a baker who has chosen nothing begins with; `sizes` are of the way's own amounts, `scale_steps` the grams
+    between two numbers that a kitchen scale may show."""
 
     family: FamilyCode
     glass: Glass
     place: UsualPlace
     scale_step: float
+    scale_steps: list[float]
     sizes: list[float]
 
 
@@ -192,6 +195,7 @@ def catalogue_out(families: Iterable[Method]) -> CatalogueOut:
             glass=BEGINNING.glass,
             place=BEGINNING.place,
             scale_step=BEGINNING.scale_step,
+            scale_steps=list(SCALE_STEPS),
             sizes=list(BEGINNING.sizes),
         ),
     )

@@ -61,6 +61,14 @@ class Choosing(Journey):
         page.press("toggle", "half of it")
         page.sees("Keep 15 g, add 15 g water, add 15 g whole wheat.")
 
+    def test_a_scale_that_tells_tenths_of_a_gram(self) -> None:
+        page = self.browser
+        self.enter(self.baker(), "/new")
+        page.press("toggle", "half of it")
+        page.sees("Add 23 g water, add 23 g whole wheat.")
+        page.press("toggle", "0.1 g")
+        page.sees("Add 22.5 g water, add 22.5 g whole wheat.")
+
     def test_a_usual_jar_in_a_usual_place_or_beside_a_thermometer(self) -> None:
         page = self.browser
         owner = self.baker()

@@ -1280,7 +1280,8 @@ export interface components {
         };
         /**
          * BeginningOut
-         * @description What a baker who has chosen nothing begins with; `sizes` are of the way's own amounts.
+         * @description What a baker who has chosen nothing begins with; `sizes` are of the way's own amounts, `scale_steps` the grams
+         *     between two numbers that a kitchen scale may show.
          */
         BeginningOut: {
             family: components["schemas"]["FamilyCode"];
@@ -1288,6 +1289,8 @@ export interface components {
             place: components["schemas"]["UsualPlace"];
             /** Scale Step */
             scale_step: number;
+            /** Scale Steps */
+            scale_steps: number[];
             /** Sizes */
             sizes: number[];
         };

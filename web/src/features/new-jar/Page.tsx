@@ -5,6 +5,7 @@ import type { BegunAs, Catalogue, Family, FamilyCode, OptionCode, Origin, Proble
 import { planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { useRested, useTitle } from "../../lib/hooks";
+import { grams } from "../../lib/numbers";
 import { useDraft } from "../../lib/store";
 import { deviceZone } from "../../lib/time";
 import { momentOf } from "../../lib/when";
@@ -39,6 +40,7 @@ const BEGUN = [
 const SHOWN = [
   "name",
   "size",
+  "scale_step",
   "tare_g",
   "volume_ml",
   "height_mm",
@@ -175,6 +177,18 @@ function NewJarForm({
             onChange={(size) => size && set({ size })}
             error={error("size")}
           />
+          {draft.hasScale && (
+            <Choice
+              label={newJarText.yourScaleTells}
+              items={catalogue.beginning.scale_steps.map((step) => ({
+                value: String(step),
+                label: grams(step),
+              }))}
+              value={String(draft.scaleStep)}
+              onChange={(step) => step && set({ scaleStep: Number(step) })}
+              error={error("scale_step")}
+            />
+          )}
           <details>
             <summary className="min-h-11 py-2 font-semibold text-crust">
               {newJarText.floursOnYourShelf}

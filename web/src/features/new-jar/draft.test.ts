@@ -64,7 +64,14 @@ const CATALOGUE: Catalogue = {
   flours: ["rye", "white"],
   glasses: [{ glass: "usual", volume_ml: 370, height_mm: 100 }],
   places: [{ place: "kitchen", warmth_c: 22 }],
-  beginning: { family: "equal_parts", glass: "usual", place: "kitchen", scale_step: 1, sizes: [1] },
+  beginning: {
+    family: "equal_parts",
+    glass: "usual",
+    place: "kitchen",
+    scale_step: 1,
+    scale_steps: [0.1, 1, 5],
+    sizes: [1],
+  },
 };
 const NOW = Date.parse("2026-03-04T12:00:00Z");
 

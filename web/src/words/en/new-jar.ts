@@ -43,6 +43,7 @@ export const newJarText = {
   fetchingTheMethods: "Fetching the methods",
   aNewJar: "A new jar",
   size: "Size",
+  yourScaleTells: "Your scale tells steps of",
   floursOnYourShelf: "Flours on your shelf",
   whatYouWillCallIt: "What you will call it on the shelf.",
   notPlannedYet: "Not planned yet.",
