@@ -71,6 +71,6 @@ class EveryView(Journey):
         page.press("disclosure", "The same as a table")
         rows = page.until("the table", lambda: page.all("row") or None)
         told = [page.spaced(row) for row in rows]
-        self.assertRegex(told[1], "Feed 0:1:1 1 ×$")
+        self.assertRegex(told[1], "First mix 1 ×$")
         self.assertRegex(told[2], "Look 1.5 ×$")
         self.assertRegex(told[3], "Forecast .* between ")

@@ -6,7 +6,7 @@ import { times } from "../../lib/numbers";
 import { dayWord, when } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
 import { Choice } from "../../ui/choice";
-import { chapterTitle, commonText, jarText, lifeText, ratioWords } from "../../words";
+import { chapterTitle, commonText, jarText, lifeText, roundWords } from "../../words";
 import { tell } from "./entry-words";
 
 /** What stands on the line beside feeds and looks: changes, what was used, bakes that were planned. */
@@ -174,7 +174,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
               {rounds.map((round) => [
                 <tr key={round.feed_id} className="border-b border-rule">
                   <td className="py-1.5 pr-4">{when(round.at, now, zone)}</td>
-                  <td className="py-1.5 pr-4">{jarText.feed(ratioWords(round.ratio))}</td>
+                  <td className="py-1.5 pr-4">{roundWords(round.ratio)}</td>
                   <td className="py-1.5">{times(1)}</td>
                 </tr>,
                 ...round.levels.map((level) => (

@@ -141,7 +141,6 @@ export const jarText = {
   forecastFourOfFiveFall: "forecast, four of five fall inside",
   theSameAsATable: "The same as a table",
   what: "What",
-  feed: (ratio: string | number) => `Feed ${ratio}`,
   afterThisFeed: "After this feed",
   betweenAnd: (times: string | number, times2: string | number, times3: string | number) =>
     `${times}, between ${times2} and ${times3}`,

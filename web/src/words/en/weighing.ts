@@ -88,6 +88,12 @@ export function ratioWords(ratio: string): string {
   return seed === 0 ? "first mix" : ratio;
 }
 
+/** What began a round of the rise line: `Feed 1:1:1`, `First mix`. */
+export function roundWords(ratio: string): string {
+  const said = ratioWords(ratio);
+  return said === ratio ? `Feed ${ratio}` : capital(said);
+}
+
 const ACT_HINTS: Record<ScaleAct, string> = {
   empty_jar: "Clean and dry, lid off.",
   add_seed: "From the middle of it; the rest goes to compost or bin.",

@@ -5,7 +5,7 @@ import { lookLine } from "./looks";
 import { nextMove, shortMove } from "./moves";
 import { fieldWords, problemAt, problemWords } from "./problems";
 import { taskLine } from "./tasks";
-import { mendWords, ratioWords } from "./weighing";
+import { mendWords, ratioWords, roundWords } from "./weighing";
 
 const NOW = "2026-03-04T12:00:00Z";
 const ZONE = "UTC";
@@ -191,6 +191,7 @@ describe("a look in one line", () => {
 describe("a ratio", () => {
   it("is said as what it is where it has no seed or no flour", () => {
     expect(["1:2:2", "0:1:1", "1:0:13.33"].map(ratioWords)).toEqual(["1:2:2", "first mix", "soaked"]);
+    expect(["1:2:2", "0:1:1", "1:0:13.33"].map(roundWords)).toEqual(["Feed 1:2:2", "First mix", "Soaked"]);
   });
 });
 
