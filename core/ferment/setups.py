@@ -10,13 +10,13 @@ from .kitchen.hours import ANY_TIME, Hours
 from .kitchen.vessel import Vessel, check_vessel
 from .kitchen.warmth import Degrees, Place, Stay
 from .methods import family_named
-from .mixing.feeding import FeedPlan, Ratio, known_step, plan_feed
+from .mixing.feeding import SCALE_STEPS, FeedPlan, Ratio, known_step, plan_feed
 from .planner import Plan, plan
 from .planner.altering import LaterHours
 from .planner.baking import weigh_for_bake
 from .planner.desk import Desk
 from .planner.walking import Walk
-from .protocol.amounts import as_any_starter, weigh, weigh_on_the_way
+from .protocol.amounts import as_any_starter, as_measured, weigh, weigh_on_the_way
 from .protocol.course import Course, SettledPhase, settle
 from .protocol.method import Into, Method
 from .protocol.options import Choices
@@ -34,17 +34,17 @@ LEAST_C, MOST_C = 2.0, 45.0
 class Setup:
     """A jar as planned: what was true on its first morning; what changed since is in its log.
 
-    `method` is a baker's own; without one `family` names one of the catalogue. `size` multiplies the method's amounts.
-    The jar stands at `warmth_c` °C, at night at `night_c` where that differs; what a thermometer wrote down in
-    `readings` counts before both. `ready_after` is the baker's own rule of ready. `hours` are the baker's, and those in
-    `later_hours` from their time on.
+    `scale_step` is in grams, None without a scale. `method` is a baker's own; without one `family` names one of the
+    catalogue. `size` multiplies the method's amounts. The jar stands at `warmth_c` °C, at night at `night_c` where that
+    differs; what a thermometer wrote down in `readings` counts before both. `ready_after` is the baker's own rule of
+    ready. `hours` are the baker's, and those in `later_hours` from their time on.
     """
 
     family: str
     choices: Choices
     vessel: Vessel
     starts_at: datetime
-    scale_step: float = 1.0
+    scale_step: float | None = 1.0
     size: float = 1.0
     hours: Hours = ANY_TIME
     warmth_c: float = 24.0
@@ -53,6 +53,11 @@ class Setup:
     method: Method | None = None
     ready_after: Strictness = Strictness.USUAL
     later_hours: tuple[LaterHours, ...] = ()
+
+    @property
+    def step(self) -> float:
+        """To what grams are rounded: the scale's step, or tenths where spoons are filled."""
+        return SCALE_STEPS[0] if self.scale_step is None else self.scale_step
 
 
 def place_of(setup: Setup, ledger: Ledger) -> Place:
@@ -69,11 +74,12 @@ def warmth_told(setup: Setup, ledger: Ledger) -> float:
 def course_of(setup: Setup) -> Course:
     """Raises Refusal for a set-up that cannot be planned."""
     check_vessel(setup.vessel)
-    known_step(setup.scale_step)
+    known_step(setup.step)
     within(setup.warmth_c, LEAST_C, MOST_C, "warmth_c")
     if setup.night_c is not None:
         within(setup.night_c, LEAST_C, MOST_C, "night_c")
-    return settle(setup.method or family_named(setup.family), setup.choices, setup.size)
+    method = setup.method or family_named(setup.family)
+    return settle(method, setup.choices, setup.size, has_scale=setup.scale_step is not None)
 
 
 def ledger_of(setup: Setup, course: Course, log: Log) -> Ledger:
@@ -119,7 +125,7 @@ def plan_of(
         setup.starts_at,
         now,
         hours=setup.hours,
-        step=setup.scale_step,
+        step=setup.step,
         later=setup.later_hours,
         warmth_c=setup.warmth_c,
         until=until,
@@ -149,24 +155,26 @@ def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g
 
     Raises Refusal (not_a_choice, not_a_number, nothing_added, out_of_range) for amounts nobody means.
     """
-    desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.scale_step, setup.later_hours)
+    desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.step, setup.later_hours)
     walk = Walk(desk, ledger, now.astimezone(UTC))
     phase = walk.pass_to_feed()
     bench = walk.standing.bench
     if (feed := walk.bake_feed_now) is not None:
-        return FeedNow(weigh_for_bake(feed, bench, setup.scale_step, keep_g), phase, walk)
+        found = weigh_for_bake(feed, bench, setup.step, keep_g)
+        return FeedNow(as_measured(found, walk.desk.course, bench), phase, walk)
     if phase is not None:
         by = weigh_on_the_way if ledger.rounds else weigh
-        found = by(walk.desk.course, phase, bench, setup.scale_step, keep_g, walk.standing.advised)
-        assert found is not None  # a phase that feeds weighs something out
-        return FeedNow(found, phase, walk)
-    return FeedNow(_once_more(setup, walk.standing.own.blend or course.culture.blend, ledger, keep_g), None, walk)
+        weighed = by(walk.desk.course, phase, bench, setup.step, keep_g, walk.standing.advised)
+        assert weighed is not None  # a phase that feeds weighs something out
+        return FeedNow(weighed, phase, walk)
+    again = _once_more(setup, walk.standing.own.blend or course.culture.blend, ledger, keep_g)
+    return FeedNow(as_measured(again, walk.desk.course, bench), None, walk)
 
 
 def _once_more(setup: Setup, blend: Blend, ledger: Ledger, keep_g: float | None) -> FeedPlan:
     last = ledger.rounds[-1].feed
     kept = last.keep_g if keep_g is None else keep_g
-    step = setup.scale_step
+    step = setup.step
     ratio = Ratio(last.keep_g or 1.0, last.flour_g or step, last.liquid_g or step)
     there_is = ledger.contents.total_g
     try:

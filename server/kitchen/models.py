@@ -51,7 +51,7 @@ class Jar(models.Model):
     volume_ml = models.FloatField()
     height_mm = models.FloatField()
     flare = models.FloatField(default=1.0)
-    scale_step = models.FloatField()
+    scale_step = models.FloatField(null=True)
     size = models.FloatField(default=1.0)
     warmth_c = models.FloatField(default=22.0)
     night_c = models.FloatField(null=True)

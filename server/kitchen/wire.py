@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 from datetime import datetime
 from typing import Annotated, Any
 from uuid import UUID
@@ -13,6 +14,7 @@ from pydantic import Field
 from accounts.services import Account
 from accounts.wire import Moment, Name, Request
 from ferment.doors.begun import BegunAs
+from ferment.doors.fitting import size_that_fits
 from ferment.kitchen.flours import Flour
 from ferment.kitchen.hours import Band, Hours
 from ferment.kitchen.vessel import Vessel
@@ -32,7 +34,8 @@ Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, floa
 class JarBody(Request):
     """A jar as planned: its method with what was chosen of it, its glass, and where it stands. Grams, ml, mm, °C.
 
-    `flare` is the inside width at the rim over that at the bottom: 1 for a straight jar.
+    `flare` is the inside width at the rim over that at the bottom: 1 for a straight jar. `scale_step` is null without a
+    scale, `size` where it is what this jar takes.
     """
 
     name: Name
@@ -43,8 +46,8 @@ class JarBody(Request):
     volume_ml: float
     height_mm: float
     flare: float = 1.0
-    scale_step: float
-    size: float
+    scale_step: float | None
+    size: float | None
     warmth_c: float
     night_c: float | None
     ready_after: Strictness
@@ -162,7 +165,7 @@ class JarOut(Schema):
     volume_ml: float
     height_mm: float
     flare: float
-    scale_step: float
+    scale_step: float | None
     size: float
     warmth_c: float
     night_c: float | None
@@ -177,19 +180,20 @@ class JarOut(Schema):
 
 def setup_in(body: JarBody, account: Account) -> Setup:
     method = method_from_outside(body.method) if body.method is not None else None
-    return Setup(
+    setup = Setup(
         family=method.code if method else body.family,
         method=method,
         choices=body.choices,
         vessel=Vessel(body.tare_g, body.volume_ml, body.height_mm, body.flare),
         starts_at=body.starts_at,
         scale_step=body.scale_step,
-        size=body.size,
+        size=1.0 if body.size is None else body.size,
         hours=hours_of(account),
         warmth_c=body.warmth_c,
         night_c=body.night_c,
         ready_after=body.ready_after,
     )
+    return replace(setup, size=size_that_fits(setup)) if body.size is None else setup
 
 
 def card_out(card: JarCard) -> JarOut:

@@ -41,7 +41,8 @@ class LevelBody(Request):
 
 
 class FeedBody(Request):
-    """A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured."""
+    """A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured,
+    `tare_g` when the empty jar was weighed."""
 
     kind: Literal["feed"]
     at: Moment
@@ -52,6 +53,7 @@ class FeedBody(Request):
     salt_g: float
     line_mm: float | None
     discard_to: DiscardTo | None = None
+    tare_g: float | None = None
     note: Note
 
 
@@ -131,6 +133,7 @@ def to_core(entry_id: UUID, body: AnyBody) -> Entry:
                 body.line_mm,
                 body.juice_g,
                 body.discard_to,
+                body.tare_g,
             )
         case LookBody():
             level = Level(body.level.value, body.level.unit) if body.level else None
@@ -175,6 +178,7 @@ def from_core(entry: Entry, note: str = "") -> AnyBody:
                 salt_g=entry.salt_g,
                 line_mm=entry.line_mm,
                 discard_to=entry.discard_to,
+                tare_g=entry.tare_g,
                 note=note,
             )
         case Look():
@@ -217,7 +221,7 @@ def _with_what_came_later(body: Body) -> Body:
 
 
 NOT_ASKED: Mapping[str, Body] = {
-    "feed": {"juice_g": 0.0, "discard_to": None},
+    "feed": {"juice_g": 0.0, "discard_to": None, "tare_g": None},
     "look": {"high": None, "ph": None, "celsius": None, "floats": None},
 }
 

@@ -131,7 +131,7 @@ def read_jar(value: object) -> tuple[Setup, Log]:
 READ_C = (-10.0, 60.0)
 # What can be measured at a jar at all; whether it fits this jar is not asked of a log that is there already.
 MEASURED = (
-    *((name, 0.0, MOST_G) for name in ("keep_g", "flour_g", "water_g", "juice_g", "salt_g")),
+    *((name, 0.0, MOST_G) for name in ("keep_g", "flour_g", "water_g", "juice_g", "salt_g", "tare_g")),
     *((name, -MOST_MM, MOST_MM) for name in ("line_mm", "level", "high")),
     ("ph", 0.0, 14.0),
     ("celsius", *READ_C),

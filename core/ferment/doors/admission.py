@@ -5,10 +5,9 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 from ..kitchen.quantities import grams
-from ..kitchen.vessel import as_times, most_grams
+from ..kitchen.vessel import MOST_TARE_G, as_times, most_grams
 from ..mixing.contents import Origin
 from ..mixing.feeding import FeedPlan
-from ..planner import MOST_STEPS
 from ..protocol.course import Course
 from ..record.log import (
     Bake,
@@ -28,11 +27,12 @@ from ..record.log import (
 )
 from ..record.terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay
 from ..refusal import Refusal, RefusalCode, within
-from ..setups import Setup, course_of, feed_now, ledger_of, plan_of
+from ..setups import Setup, course_of, feed_now, ledger_of
 from ..signs import SIGNS
 from ..signs.contract import Urgency
 from .alterations import WEIGHING_SLACK_G, admit_bake, admit_put_back, admit_term, admit_use
 from .assessment import assess
+from .fitting import fullest_g, size_that_fits
 
 # Two devices' clocks differ a little; what is further ahead is a slip of the hand.
 CLOCK_SLACK = timedelta(minutes=5)
@@ -42,26 +42,17 @@ START_AT_MOST_AGO = timedelta(days=30)
 # A jar on the counter can be left alone for a while; longer is the fridge's work, and beyond that the flakes'.
 LEFT_AT_MOST = timedelta(days=7)
 AWAY_AT_MOST = timedelta(days=90)
-# How far a new plan is looked through for its fullest jar.
-PLANNED_DAYS = timedelta(days=21)
 DANGERS = frozenset(sign.code.value for sign in SIGNS if sign.urgency is Urgency.DANGER)
 
 
 def admit_setup(setup: Setup, now: datetime) -> None:
     """Check a jar before it is planned: its method, its glass, and that every feed in sight fits. Raises Refusal."""
-    course = course_of(setup)
-    made = plan_of(
-        setup,
-        course,
-        ledger_of(setup, course, ()),
-        now,
-        until=setup.starts_at + PLANNED_DAYS,
-        most_ahead=MOST_STEPS,
-    )
-    fullest = max(step.plan.total_g for step in made.steps if step.plan)
+    fullest = fullest_g(setup)
     most_g = most_grams(setup.vessel)
     if fullest > most_g:
-        raise Refusal(RefusalCode.JAR_TOO_SMALL, "volume_ml", {"total_g": fullest, "most_g": round(most_g)})
+        share = size_that_fits(setup) / setup.size
+        facts = {"total_g": fullest, "most_g": round(most_g), **({"fits_share": share} if share < 1.0 else {})}
+        raise Refusal(RefusalCode.JAR_TOO_SMALL, "volume_ml", facts)
     if setup.starts_at > now + START_AT_MOST_AHEAD:
         raise Refusal(RefusalCode.IN_THE_FUTURE, "starts_at", {"latest": (now + START_AT_MOST_AHEAD).isoformat()})
     if setup.starts_at < now - START_AT_MOST_AGO:
@@ -138,8 +129,10 @@ def admit_removal(log: Log, entry: Entry) -> None:
 
 def _admit_feed(setup: Setup, others: Log, feed: Feed, before: Entry | None) -> None:
     feeds = feeds_of(others)
-    # A new feed comes last; an edited one keeps its place between its neighbours.
-    place = sum(1 for other in feeds if other.at < before.at) if before else len(feeds)
+    # An edited feed keeps its place its place; a new one that was forgotten is put in between, after the first mix.
+    place = sum(1 for other in feeds if other.at < (before or feed).at)
+    if before is None and feeds and place == 0:
+        raise Refusal(RefusalCode.BEFORE_THE_LAST_FEED, "at", {"last_feed_at": feeds[0].at.isoformat()})
     if place and feed.at <= feeds[place - 1].at:
         last = feeds[place - 1].at.isoformat()
         raise Refusal(RefusalCode.BEFORE_THE_LAST_FEED, "at", {"last_feed_at": last})
@@ -148,6 +141,8 @@ def _admit_feed(setup: Setup, others: Log, feed: Feed, before: Entry | None) -> 
     for value, field in ((feed.keep_g, "keep_g"), (feed.water_g, "water_g"), (feed.juice_g, "juice_g")):
         grams(value, field)
     grams(feed.salt_g, "salt_g")
+    if feed.tare_g is not None:
+        within(feed.tare_g, 0.0, MOST_TARE_G, "tare_g")
     for part in feed.flours:
         grams(part.g, f"flours.{part.flour}")
     course = course_of(setup)

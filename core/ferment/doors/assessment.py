@@ -215,7 +215,7 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
         bake_fed=made.bake_fed,
         counsel=advised.counsel,
         notices=notices(setup, course, ledger, made, judged),
-        rounds=tuple(round_seen(turn) for turn in ledger.rounds),
+        rounds=tuple(round_seen(turn, by_hand=course.by_hand) for turn in ledger.rounds),
         totals=used_so_far(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
         discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
@@ -312,7 +312,7 @@ def _next_move(ledger: Ledger, found: tuple[Finding, ...], made: Plan, now: date
         return replace(_no_move(Move.REST), state=step.state, is_now=False)
     there_is = ledger.contents.total_g if ledger.rounds else None
     style = WalkStyle.CLEAN_JAR if any(one.do is Task.CLEAN_JAR for one in step.do) else WalkStyle.IN_THE_JAR
-    walk = scale_walk(step.plan, ledger.vessel.tare_g, there_is, style) if step.plan else ()
+    walk = scale_walk(step.plan, ledger.vessel.tare_g or None, there_is, style) if step.plan else ()
     return NextMove(
         MOVES[step.act],
         step.state,

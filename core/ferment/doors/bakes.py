@@ -147,7 +147,7 @@ def _table(setup: Setup, log: Log, wanted: Wanted, now: datetime) -> _Search:
     if not now < wanted.mixed_at <= now + BAKE_AT_MOST_AHEAD:
         facts = {"earliest": now.isoformat(), "latest": (now + BAKE_AT_MOST_AHEAD).isoformat()}
         raise Refusal(RefusalCode.TIME_OUT_OF_RANGE, "mixed_at", facts)
-    total = on_scale(wanted.grams + wanted.leaves_g, setup.scale_step)
+    total = on_scale(wanted.grams + wanted.leaves_g, setup.step)
     most = most_grams(ledger.vessel)
     if total > most:
         raise Refusal(RefusalCode.JAR_TOO_SMALL, "grams", {"total_g": total, "most_g": round(most)})
@@ -362,7 +362,7 @@ class _Search:
 
     def _weighed(self, chain: Sequence[_Meal]) -> list[FeedTowards]:
         """From the total back to the seed, each feed on all that the one before made."""
-        step = self.setup.scale_step
+        step = self.setup.step
         told: list[FeedTowards] = []
         total = self.total_g
         for meal in reversed(chain):

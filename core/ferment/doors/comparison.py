@@ -57,18 +57,22 @@ TOO_COLD_BY_C = 4.0
 
 @dataclass(frozen=True)
 class Offered:
-    """A family with the day of ready foreseen for this kitchen and flour, and what speaks for it and against it."""
+    """A family with the day of ready foreseen for this kitchen and flour, and what speaks for it and against it;
+    `suggested` is the one for who does not want to choose."""
 
     compared: Compared
     ready_on: Ready | None
     suits: tuple[Reason, ...]
     speaks_against: tuple[Reason, ...]
+    suggested: bool
 
 
 def side_by_side(families: Iterable[Method], setup: Setup, origin: Origin, *, has_scale: bool) -> tuple[Offered, ...]:
     """The families that can begin so, with this kitchen's warmth and, wherever a family lets it be chosen, this blend
     (`blend` among the choices of the set-up)."""
     blend = setup.choices.get("blend")
+    if not has_scale:
+        setup = replace(setup, scale_step=None)
     rows = []
     for family in families:
         way = next((way for way in family.ways if way.origin is origin), None)
@@ -83,16 +87,43 @@ def side_by_side(families: Iterable[Method], setup: Setup, origin: Origin, *, ha
         rows.append((to_ready(own), assess(own, (), setup.starts_at).ready_on))
     made = [_Row(*row, setup.starts_at) for row in rows]
     flours = set(blend) if isinstance(blend, Mapping) else set()
+    against = [tuple(_against(row, setup, flours, has_scale=has_scale)) for row in made]
+    burdens = [len(speaks) + _asked_for(row, has_scale=has_scale) for row, speaks in zip(made, against, strict=True)]
+    best_of_all = _suggested(made, burdens)
     return tuple(
         Offered(
             row.compared,
             row.ready_on,
             tuple(reason for reason, best in _BEST.items() if _is_best(best, row, made))
             + ((Reason.NO_SCALE,) if not has_scale and Thing.SCALE not in row.compared.needs else ()),
-            tuple(_against(row, setup, flours, has_scale=has_scale)),
+            speaks,
+            suggested=row is best_of_all,
         )
-        for row in made
+        for row, speaks in zip(made, against, strict=True)
     )
+
+
+# Who does not want to choose waits no longer than this for less waste.
+PATIENCE_DAYS = 3.0
+
+
+# What not every kitchen has.
+UNUSUAL = frozenset({Thing.JUICE, Thing.WARM_PLACE, Thing.SALT, Thing.PH_STRIPS})
+
+
+def _asked_for(row: _Row, *, has_scale: bool) -> int:
+    """What a way asks for beyond a usual kitchen; who has a scale had better use it (volumes vary by a tenth)."""
+    needs = row.compared.needs
+    return sum(thing in UNUSUAL for thing in needs) + (1 if has_scale and Thing.SCALE not in needs else 0)
+
+
+def _suggested(made: Sequence[_Row], burdens: Sequence[int]) -> _Row | None:
+    """Of the ways that the least speaks against and that are ready about as soon as any, the one that wastes least."""
+    least = min(burdens, default=0)
+    fitting = [row for row, burden in zip(made, burdens, strict=True) if burden == least]
+    soonest = min((row.ready_days for row in fitting), default=0.0)
+    soon = [row for row in fitting if row.ready_days <= soonest + PATIENCE_DAYS]
+    return min(soon, key=lambda row: (row.compared.discard_g, row.ready_days), default=None)
 
 
 @dataclass(frozen=True)
@@ -129,7 +160,9 @@ def _against(row: _Row, setup: Setup, flours: set[str], *, has_scale: bool) -> I
         yield Reason.TOO_COLD
     if Flour.GLUTEN_FREE in flours:
         yield Reason.SLOW_FLOUR
-    if row.ready_on is not None and row.ready_on.seldom:
+    # Where next to none gets ready, no day is told at all.
+    from_flour = one.origin is Origin.FLOUR_AND_WATER
+    if (row.ready_on is None and from_flour) or (row.ready_on is not None and row.ready_on.seldom):
         yield Reason.SELDOM_READY
 
 

@@ -8,15 +8,17 @@ from datetime import datetime
 
 from ..kitchen.flours import Flour, FlourGrams, weight
 from ..kitchen.quantities import GRAMS_PER, Unit, grams
-from ..kitchen.vessel import ROOM_WANTED, headroom, line_mm, room_times
+from ..kitchen.vessel import MOST_TARE_G, ROOM_WANTED, headroom, line_mm, room_times
 from ..mixing.feeding import FeedPlan, Ingredient, Ratio, ratio_as_weighed
 from ..mixing.mending import Mend, mend
-from ..mixing.weighing import TOLERANCE, ScaleStep, Tolerance, WalkStyle, scale_walk
+from ..mixing.weighing import TOLERANCE, ScaleAct, ScaleStep, Tolerance, WalkStyle, scale_walk
 from ..model.paste import paste_of
+from ..protocol.method import Add, Check, PourOff, Try
 from ..ready_rule import doubles_at
 from ..record.ledger import Ledger
-from ..record.log import Feed, Log
-from ..setups import Setup, course_of, feed_now, ledger_of, plan_of
+from ..record.log import Feed, Log, Thickness, Top
+from ..refusal import within
+from ..setups import FeedNow, Setup, course_of, feed_now, ledger_of, plan_of
 from .assessment import Assessment, assess
 
 # What is left on a spoon is not asked about.
@@ -30,6 +32,7 @@ class WentIn:
     """What was weighed other than planned, in grams; None or left out where it went as planned or is to come.
 
     `style` is how the baker feeds this time (None: as the method does); `keeps_all` leaves the discard out.
+    `tare_g` is the empty jar, weighed now; `jar_and_all_g` the jar with all that is in it before anything is taken out.
     """
 
     keep_g: float | None
@@ -37,6 +40,8 @@ class WentIn:
     flours: Mapping[Flour, float]
     style: WalkStyle | None = None
     keeps_all: bool = False
+    tare_g: float | None = None
+    jar_and_all_g: float | None = None
 
 
 @dataclass(frozen=True)
@@ -47,7 +52,8 @@ class Sheet:
     what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
     `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
     may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line. `mend_fits`
-    is false where the jar would run over with it.
+    is false where the jar would run over with it. `tare_g` is the empty jar, as far as anybody knows it;
+    `until_thickness` what it is to move like when the water that was held back goes in.
 
     It holds all that a device without a connection needs to go on: `tolerance`, and `g_per_oz` for another unit.
     """
@@ -65,6 +71,8 @@ class Sheet:
     then_due: datetime | None
     ratio: str
     doubles_at: float
+    tare_g: float | None
+    until_thickness: Thickness | None
     tolerance: Tolerance = TOLERANCE
     g_per_oz: float = GRAMS_PER[Unit.OUNCE]
 
@@ -88,15 +96,16 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Asse
     style = went_in.style or (WalkStyle.CLEAN_JAR if fed.clean_jar else WalkStyle.IN_THE_JAR)
     real = _as_it_went(plan, went_in)
     there_is = ledger.contents.total_g if ledger.rounds else None
+    tare = _tare(ledger, went_in, there_is)
     line = line_mm(ledger.vessel, real.total_g)
     room = room_times(ledger.vessel, line)
     after = ledger.contents.keep(real.keep_g).add(real.flours, real.liquid_g, real.salt_g)
     discard_g = round(max(0.0, (there_is or 0.0) - real.keep_g), 1)
     is_food = (assessed or assess(setup, log, now)).discard_is_food if ledger.rounds else False
-    mended = _mended(plan, real, went_in, setup.scale_step)
+    mended = _mended(plan, real, went_in, setup.step)
     return Sheet(
         plan=plan,
-        scale_walk=_walk(plan, real, usual.keep_g, ledger.vessel.tare_g, there_is, style),
+        scale_walk=_walk(plan, real, usual.keep_g, tare, there_is, style, _first(fed, ledger)),
         mend=mended,
         mend_fits=mended is None or headroom(ledger.vessel, mended.total_g, MEND_ROOM).fits,
         line_mm=line,
@@ -108,6 +117,8 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Asse
         then_due=_then_due(setup, log, real, now),
         ratio=ratio_as_weighed(real.keep_g, real.flour_g, real.liquid_g),
         doubles_at=round(doubles_at(paste_of(after.flours, after.water_g, after.salt_g)), 3),
+        tare_g=tare,
+        until_thickness=_until(fed),
     )
 
 
@@ -119,17 +130,49 @@ def _keeping_all(plan: FeedPlan, ledger: Ledger) -> FeedPlan:
     return replace(plan, keep_g=held, total_g=total, ratio=ratio, measured=())
 
 
+def _tare(ledger: Ledger, went_in: WentIn, there_is_g: float | None) -> float | None:
+    """The weight of the empty jar: weighed now, reckoned from jar and all, or known before; None for nobody knows."""
+    if went_in.tare_g is not None:
+        return within(went_in.tare_g, 0.0, MOST_TARE_G, "tare_g") or None
+    if went_in.jar_and_all_g is not None:
+        held = there_is_g or 0.0
+        return round(within(went_in.jar_and_all_g, held, held + MOST_TARE_G, "jar_and_all_g") - held, 6) or None
+    return ledger.vessel.tare_g or None
+
+
+def _until(fed: FeedNow) -> Thickness | None:
+    acts = fed.phase.do if fed.phase else ()
+    return next((act.until_thickness for act in acts if isinstance(act, Add)), None)
+
+
+def _first(fed: FeedNow, ledger: Ledger) -> tuple[ScaleAct, ...]:
+    """What is done to the jar before anything is weighed: liquid on top is seen to, its pH read where the way does."""
+    if not ledger.rounds:
+        return ()
+    does = fed.phase.do if fed.phase else ()
+    seen = [one.top for one in ledger.rounds[-1].sightings if one.top]
+    liquid = any(isinstance(act, PourOff) for act in does) or bool(seen and Top.LIQUID in seen[-1])
+    reads = any(isinstance(act, Try) and act.check is Check.PH for act in does)
+    return ((ScaleAct.POUR_OFF,) if liquid else ()) + ((ScaleAct.READ_PH,) if reads else ())
+
+
 def _walk(
-    plan: FeedPlan, real: FeedPlan, usual_keep_g: float, tare_g: float, there_is_g: float | None, style: WalkStyle
+    plan: FeedPlan,
+    real: FeedPlan,
+    usual_keep_g: float,
+    tare_g: float | None,
+    there_is_g: float | None,
+    style: WalkStyle,
+    first: tuple[ScaleAct, ...],
 ) -> tuple[ScaleStep, ...]:
     """The planned acts, read as they really went; the seed is planned as it was before any was weighed.
 
     An act that brought nothing leaves the display where it was; what went in beyond the plan comes last.
     """
-    went = {(step.do, step.flour): step for step in scale_walk(real, tare_g, there_is_g, style)}
-    shows = tare_g
+    went = {(step.do, step.flour): step for step in scale_walk(real, tare_g, there_is_g, style, first)}
+    shows = tare_g or 0.0
     walk: list[ScaleStep] = []
-    for step in scale_walk(plan, tare_g, there_is_g, style):
+    for step in scale_walk(plan, tare_g, there_is_g, style, first):
         so_far = went.pop((step.do, step.flour), None)
         shows = so_far.scale_shows_g if so_far else shows
         brings = usual_keep_g if step.corrects is Ingredient.SEED else step.brings_g

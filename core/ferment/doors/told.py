@@ -8,6 +8,7 @@ from datetime import datetime, timedelta
 
 from ..kitchen.flours import Blend, FlourLot
 from ..kitchen.vessel import Mark, Vessel, marks
+from ..mixing.by_hand import ByHand, by_eye, of_feed
 from ..mixing.feeding import ratio_as_weighed
 from ..model.paste import Paste, paste_of
 from ..planner import Plan
@@ -45,7 +46,8 @@ class InJar:
 
 @dataclass(frozen=True)
 class RoundSeen:
-    """One feed with the levels seen until the next, and the highest mark that was noted on the glass."""
+    """One feed with the levels seen until the next, and the highest mark that was noted on the glass; in spoons where
+    it is measured so."""
 
     feed_id: str
     at: datetime
@@ -54,6 +56,7 @@ class RoundSeen:
     discard_g: float
     levels: tuple[Sighting, ...]
     high_mark: float | None
+    by_hand: ByHand | None
 
 
 @dataclass(frozen=True)
@@ -106,6 +109,7 @@ class Stands:
     seed_g: float | None
     flour_parts: float | None
     hydration_percent: float | None
+    by_hand: bool
 
 
 @dataclass(frozen=True)
@@ -144,6 +148,7 @@ def stands(setup: Setup, ledger: Ledger, made: Plan) -> Stands:
         seed_g=own.seed_g,
         flour_parts=own.flour_parts,
         hydration_percent=own.hydration_percent,
+        by_hand=course.by_hand,
     )
 
 
@@ -191,7 +196,10 @@ def since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
     )
 
 
-def round_seen(turn: Round) -> RoundSeen:
+def round_seen(turn: Round, *, by_hand: bool = False) -> RoundSeen:
+    fed = turn.feed
+    part = by_eye(fed.keep_g, turn.before.total_g)
+    spoons = of_feed(fed.keep_g, fed.flours, fed.water_g, fed.juice_g, fed.salt_g, keep_part=part)
     return RoundSeen(
         feed_id=turn.feed.id,
         at=turn.feed.at,
@@ -200,6 +208,7 @@ def round_seen(turn: Round) -> RoundSeen:
         discard_g=turn.discard_g,
         levels=_levels(turn),
         high_mark=max((seen.high for seen in turn.sightings if seen.high is not None), default=None),
+        by_hand=spoons if by_hand else None,
     )
 
 

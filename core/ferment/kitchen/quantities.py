@@ -75,7 +75,7 @@ def in_spoons(millilitres: float) -> tuple[Spoonful, ...]:
     spoons = [Spoonful(float(count), unit) for unit, most in SPOONS_BESIDE for count in range(1, most + 1)]
     measures: tuple[list[tuple[Spoonful, ...]], ...] = (
         [(cup,) for cup in cups],
-        [(spoon,) for spoon in spoons if spoon.unit is Unit.TABLESPOON],
+        [(Spoonful(float(count), Unit.TABLESPOON),) for count in range(1, MOST_TABLESPOONS + 1)],
         [(cup, spoon) for cup in cups for spoon in spoons],
     )
     for made in measures:
@@ -85,6 +85,8 @@ def in_spoons(millilitres: float) -> tuple[Spoonful, ...]:
     return _to_the_quarter_teaspoon(wanted)
 
 
+# What comes out even in so many tablespoons is counted in them, rather than in parts of a cup and a rest.
+MOST_TABLESPOONS = 7
 # More tablespoons than three are a quarter of a cup, more teaspoons than two a tablespoon.
 SPOONS_BESIDE = ((Unit.TABLESPOON, 3), (Unit.TEASPOON, 2))
 

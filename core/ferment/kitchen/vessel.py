@@ -42,9 +42,13 @@ class Vessel:
     flare: float = 1.0
 
 
+# No empty jar of a kitchen weighs more.
+MOST_TARE_G = 5_000.0
+
+
 def check_vessel(vessel: Vessel) -> Vessel:
     """Raises Refusal (not_a_number, out_of_range) for a jar that no kitchen has."""
-    within(vessel.tare_g, 0.0, 5_000.0, "tare_g")
+    within(vessel.tare_g, 0.0, MOST_TARE_G, "tare_g")
     within(vessel.volume_ml, 30.0, 10_000.0, "volume_ml")
     within(vessel.height_mm, 20.0, 500.0, "height_mm")
     within(vessel.flare, 0.5, 2.0, "flare")

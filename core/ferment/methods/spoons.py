@@ -32,6 +32,6 @@ METHOD = Method(
         ),
     ),
     expect=NEW_JAR,
-    needs=(Thing.SPOONS, Thing.RULER, Thing.PH_STRIPS),
+    needs=(Thing.SPOONS, Thing.RULER),
     ready=Days(8, 11, 14),
 )

@@ -11,6 +11,7 @@ from ..kitchen.flours import Blend, FlourLot, divide
 from ..kitchen.quantities import Unit, grams, on_scale
 from ..kitchen.vessel import ROOM_WANTED, Vessel, headroom
 from ..refusal import Refusal, RefusalCode, within
+from . import by_hand as hand
 
 SCALE_STEPS = (0.1, 1.0, 5.0)
 # Salt is weighed in tenths whatever the scale shows otherwise: 0.3 % of a feed's flour is less than a gram.
@@ -74,6 +75,7 @@ class FeedPlan:
     `keep_g` is what is left of the jar, or for a first mix the culture put in (0 for flour and water alone). `juice_g`
     stands in for water. `hold_back_g` of the water is kept at hand until the thickness shows whether it is needed.
     `mix_ahead` is the blend where so little of it cannot be weighed apart: it is mixed ahead, and taken from that.
+    `keep_part` is the part of the jar that is kept, where an eye can judge it.
     """
 
     keep_g: float
@@ -87,6 +89,16 @@ class FeedPlan:
     hold_back_g: float = 0.0
     measured: tuple[Measured, ...] = ()
     mix_ahead: Blend = ()
+    is_by_hand: bool = False
+    keep_part: float | None = None
+
+    @property
+    def by_hand(self) -> hand.ByHand | None:
+        """The same in spoons, cups and by eye, where that is how it is measured."""
+        if not self.is_by_hand:
+            return None
+        parts = (self.keep_g, self.flours, self.water_g, self.juice_g, self.salt_g, self.hold_back_g, self.keep_part)
+        return hand.of_feed(*parts)
 
     @property
     def flour_g(self) -> float:

@@ -11,7 +11,7 @@ from datetime import UTC, datetime, timedelta
 from ..kitchen.flours import FlourLot, combine
 from ..kitchen.hours import ANY_TIME, HOUR, Hours
 from ..mixing.feeding import FeedPlan
-from ..protocol.amounts import weigh, weigh_on_the_way
+from ..protocol.amounts import as_measured, weigh, weigh_on_the_way
 from ..protocol.course import Course, SettledPhase
 from ..protocol.method import Spot
 from ..protocol.sights import Evidence
@@ -159,7 +159,8 @@ def _step(
         return step, baking.after_the_bake(desk.course, left, at, desk.hours, mixed=True)
     feed = baking.next_feed(standing) if phase in (baking.FEED, baking.FIRST) else None
     if feed is not None:
-        weighed: FeedPlan | None = baking.weigh_for_bake(feed, standing.bench, desk.step)
+        meant = baking.weigh_for_bake(feed, standing.bench, desk.step)
+        weighed: FeedPlan | None = as_measured(meant, desk.course, standing.bench)
     else:
         # A set-up that cannot be weighed out is refused; a jar that is fed already is not.
         weigh_ahead = weigh_on_the_way if walk.ledger.rounds else weigh

@@ -77,7 +77,7 @@ def _scaled(poured: Poured | None, share: float) -> Poured | None:
 
 def _other_way(course: Course, standing: Standing, ledger: Ledger, entry: OtherWay) -> Altered:
     choices = dict(entry.choices)
-    other = settle(family_named(entry.family), choices, entry.size)
+    other = settle(family_named(entry.family), choices, entry.size, has_scale=course.has_scale)
     blends = standing.own.blends or ((_fed_with(ledger, entry.at) or course.culture.blend),)
     # Where it came from, and its way to ready, stay what they were.
     after = replace(other, origin=course.origin, ready=course.ready)

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
+from ..mixing.by_hand import ByHand, of_seed
 from ..mixing.feeding import FeedPlan, Ingredient, Measured
 from ..protocol.advised import NO_EFFECT, Effect
 from ..protocol.course import SettledPhase
@@ -47,10 +48,17 @@ CHECKS: Mapping[Check, Task] = {
 PLACES: Mapping[Spot, Task] = {Spot.FRIDGE: Task.TO_FRIDGE, Spot.COUNTER: Task.TO_COUNTER}
 
 
+NOTHING_BY_HAND = ByHand((), None, (), (), (), (), ())
+
+
 @dataclass(frozen=True)
 class _Turn:
     plan: FeedPlan | None
     jar_g: float
+
+    @property
+    def by_hand(self) -> ByHand | None:
+        return self.plan.by_hand if self.plan else None
 
     def measured(self, what: Ingredient) -> Measured | None:
         return next((one for one in self.plan.measured if one.what is what), None) if self.plan else None
@@ -59,35 +67,46 @@ class _Turn:
 def _keep(_act: object, turn: _Turn) -> list[Doing]:
     assert turn.plan is not None  # a keep belongs to a feed; the linter holds methods to it
     out = round(max(0.0, turn.jar_g - turn.plan.keep_g), 6)
-    return [Doing(Task.KEEP, turn.plan.keep_g, out, measured=turn.measured(Ingredient.SEED))]
+    hand = turn.by_hand
+    kept = Doing(Task.KEEP, turn.plan.keep_g, out, measured=turn.measured(Ingredient.SEED))
+    return [replace(kept, spoons=hand.keep, part=hand.keep_part) if hand else kept]
 
 
 def _take_out(_act: object, turn: _Turn) -> list[Doing]:
     assert turn.plan is not None
     out = round(max(0.0, turn.jar_g - turn.plan.keep_g), 6)
-    return [Doing(Task.TAKE_OUT, out, out, measured=turn.measured(Ingredient.SEED))]
+    spoons = of_seed(out) if turn.by_hand else ()
+    return [Doing(Task.TAKE_OUT, out, out, measured=turn.measured(Ingredient.SEED), spoons=spoons)]
 
 
 def _put_in(_act: object, turn: _Turn) -> list[Doing]:
     assert turn.plan is not None
-    return [Doing(Task.PUT_IN, turn.plan.keep_g, measured=turn.measured(Ingredient.SEED))]
+    spoons = turn.by_hand.keep if turn.by_hand else ()
+    return [Doing(Task.PUT_IN, turn.plan.keep_g, measured=turn.measured(Ingredient.SEED), spoons=spoons)]
 
 
 def _add(act: Add, turn: _Turn) -> list[Doing]:
     plan = turn.plan
     assert plan is not None
+    hand = turn.by_hand or NOTHING_BY_HAND
+    flours = {one.flour: one.spoons for one in hand.flours}
     doings = []
     if plan.water_g:
-        doings.append(Doing(Task.ADD_WATER, plan.water_g, measured=turn.measured(Ingredient.WATER)))
+        doings.append(Doing(Task.ADD_WATER, plan.water_g, measured=turn.measured(Ingredient.WATER), spoons=hand.water))
     if plan.juice_g:
-        doings.append(Doing(Task.ADD_JUICE, plan.juice_g, measured=turn.measured(Ingredient.JUICE)))
+        doings.append(Doing(Task.ADD_JUICE, plan.juice_g, measured=turn.measured(Ingredient.JUICE), spoons=hand.juice))
     # An amount in spoons is of the whole blend; one flour alone carries it.
     spoons = turn.measured(Ingredient.FLOUR) if len(plan.flours) == 1 else None
-    doings += [Doing(Task.ADD_FLOUR, part.g, flour=part.flour, measured=spoons) for part in plan.flours]
+    doings += [
+        Doing(Task.ADD_FLOUR, part.g, flour=part.flour, measured=spoons, spoons=flours.get(part.flour, ()))
+        for part in plan.flours
+    ]
     if plan.salt_g:
-        doings.append(Doing(Task.ADD_SALT, plan.salt_g))
+        doings.append(Doing(Task.ADD_SALT, plan.salt_g, spoons=hand.salt))
     if plan.hold_back_g:
-        doings.append(Doing(Task.HOLD_BACK, plan.hold_back_g, until_thickness=act.until_thickness))
+        doings.append(
+            Doing(Task.HOLD_BACK, plan.hold_back_g, until_thickness=act.until_thickness, spoons=hand.hold_back)
+        )
     return doings
 
 

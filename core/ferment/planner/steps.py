@@ -10,6 +10,7 @@ from enum import StrEnum
 
 from ..kitchen.flours import Flour, FlourLot
 from ..kitchen.hours import Hours
+from ..kitchen.quantities import Spoonful
 from ..mixing.feeding import FeedPlan, Measured
 from ..protocol.advised import Advice
 from ..protocol.amounts import Own
@@ -74,7 +75,10 @@ class Task(StrEnum):
 
 @dataclass(frozen=True)
 class Doing:
-    """A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it."""
+    """A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
+
+    `spoons` are the same grams where it is measured by hand, `part` the part of the jar where an eye can judge it.
+    """
 
     do: Task
     g: float | None = None
@@ -82,6 +86,8 @@ class Doing:
     flour: Flour | None = None
     measured: Measured | None = None
     until_thickness: Thickness | None = None
+    spoons: tuple[Spoonful, ...] = ()
+    part: float | None = None
 
 
 class SightCode(StrEnum):

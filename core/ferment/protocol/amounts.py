@@ -9,6 +9,7 @@ from typing import Any
 from ..kitchen.flours import Blend, g_per_ml
 from ..kitchen.quantities import Unit, grams, on_scale, to_grams
 from ..kitchen.vessel import PASTE_G_PER_ML
+from ..mixing.by_hand import by_eye
 from ..mixing.feeding import FeedPlan, Ingredient, Measured, known_step, weighed
 from ..refusal import Refusal, RefusalCode
 from .advised import NO_EFFECT, Effect, with_whole_flour
@@ -205,7 +206,17 @@ def weigh(
     )
     if add and plan.flour_g + plan.liquid_g <= 0:
         raise Refusal(RefusalCode.NOTHING_ADDED, phase.name, {"least": step})
-    return replace(plan, hold_back_g=on_scale(meal.hold_g, step), measured=_in_spoons(turn, meal, advised))
+    held = replace(plan, hold_back_g=on_scale(meal.hold_g, step), measured=_in_spoons(turn, meal, advised))
+    return as_measured(held, course, bench)
+
+
+def as_measured(plan: FeedPlan, course: Course, bench: Bench) -> FeedPlan:
+    """The plan as this jar is measured: where that is by hand, small amounts need not be mixed ahead, and what is kept
+    may be a part by eye."""
+    if not course.by_hand:
+        return plan
+    part = by_eye(plan.keep_g, bench.jar_g) if bench.start else None
+    return replace(plan, is_by_hand=True, keep_part=part, mix_ahead=())
 
 
 # What a method cannot weigh out is fed as any starter is (common practice): this much of it, in equal parts.
@@ -234,7 +245,7 @@ def weigh_on_the_way(
         pass
     add = next((act for act in phase.do if isinstance(act, Add)), None)
     blend = _blend_of(course, add, bench) if add and add.flour is not None else bench.own.blend or course.culture.blend
-    return as_any_starter(bench.jar_g, blend, step, keep_g)
+    return as_measured(as_any_starter(bench.jar_g, blend, step, keep_g), course, bench)
 
 
 def _blend_of(course: Course, add: Add, bench: Bench) -> Blend:

@@ -23,6 +23,7 @@ from .method import (
     Phase,
     PlainAct,
     PutIn,
+    Thing,
     Turns,
     When,
 )
@@ -74,6 +75,12 @@ class Course:
     origin: Origin
     phases: tuple[SettledPhase, ...]
     ready: Days
+    has_scale: bool = True
+
+    @property
+    def by_hand(self) -> bool:
+        """Whether it is measured in spoons, cups and by eye: without a scale, or by a way that asks for none."""
+        return not self.has_scale or Thing.SCALE not in self.method.needs
 
     @property
     def expect(self) -> tuple[Expect, ...]:
@@ -113,7 +120,7 @@ class Course:
         return self.chosen.blends[add.blend.code] if isinstance(add.blend, BlendFrom) else add.blend.parts
 
 
-def settle(method: Method, choices: Choices, size: float = 1.0) -> Course:
+def settle(method: Method, choices: Choices, size: float = 1.0, *, has_scale: bool = True) -> Course:
     """The course that choices make of a method. Raises Refusal naming the option that does not fit."""
     chosen = choose(method.options, choices)
     within(size, LEAST_SIZE, MOST_SIZE, "size")
@@ -124,7 +131,7 @@ def settle(method: Method, choices: Choices, size: float = 1.0) -> Course:
     phases = tuple(_settled(phase, chosen) for phase in method.phases if _belongs(phase.only, chosen))
     if not phases:
         raise Refusal(RefusalCode.METHOD_UNSOUND, "phases", {"breach": "no_phase"})
-    return Course(method, chosen, size, origin, phases, ready)
+    return Course(method, chosen, size, origin, phases, ready, has_scale)
 
 
 def _belongs(only: tuple[Only, ...], chosen: Chosen) -> bool:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import datetime
 from functools import cached_property
 
@@ -226,6 +226,8 @@ class _Replay:
         return self.rounds[-1] if self.rounds else None
 
     def feed(self, entry: Feed) -> None:
+        if entry.tare_g is not None:
+            self.vessel = replace(self.vessel, tare_g=entry.tare_g)
         running = self.running
         before = running.left if running else EMPTY
         kept = before.keep(entry.keep_g)

@@ -66,7 +66,7 @@ class Feed:
     """A first mix (`keep_g` 0, or a culture from outside) or a feed, with what really went in.
 
     `line_mm` is the measured line, when it was. `juice_g` is the acid juice that stood in for water. `discard_to` is
-    where the discard went, where that was said.
+    where the discard went, where that was said. `tare_g` is what the empty jar weighs, where that was found out now.
     """
 
     id: str
@@ -78,6 +78,7 @@ class Feed:
     line_mm: float | None
     juice_g: float = 0.0
     discard_to: DiscardTo | None = None
+    tare_g: float | None = None
 
     @property
     def liquid_g(self) -> float:

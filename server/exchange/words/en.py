@@ -7,6 +7,8 @@ from enum import StrEnum
 
 from ferment.doors.told import InJar
 from ferment.kitchen.flours import Flour
+from ferment.kitchen.quantities import Spoonful
+from ferment.mixing.by_hand import ByHand
 from ferment.mixing.feeding import FeedPlan
 from ferment.planner import Act, Step
 from ferment.planner.steps import SightCode
@@ -60,19 +62,45 @@ def grams(value: float) -> str:
     return f"{round(value, 1):g} g"
 
 
+# A spoonful on paper: fractions that spoons and cups are made for.
+FRACTIONS = {0.25: "¼", 0.33: "⅓", 0.5: "½", 0.67: "⅔", 0.75: "¾"}
+PARTS = {0.25: "a quarter", 0.33: "a third", 0.5: "half", 0.67: "two thirds", 0.75: "three quarters"}
+
+
+def _count(value: float) -> str:
+    whole, part = int(value), round(value - int(value), 2)
+    if part not in FRACTIONS:
+        return f"{value:g}"
+    return f"{whole} {FRACTIONS[part]}" if whole else FRACTIONS[part]
+
+
+def amount(g: float, spoons: tuple[Spoonful, ...] = ()) -> str:
+    """`2 tbsp (16 g)`, or `16 g` where nothing is measured by hand."""
+    said = " ".join(f"{_count(one.count)} {one.unit}" for one in spoons)
+    return f"{said} ({round(g) if g >= 10 else round(g, 1)} g)" if said else grams(g)
+
+
 def plan_words(plan: FeedPlan | None) -> str:
     """`keep 40 g, 40 g water, 30 g spelt, 10 g whole rye`; nothing for an act that adds nothing."""
     if plan is None:
         return ""
-    parts = [f"keep {grams(plan.keep_g)}"] if plan.keep_g else []
+    hand = plan.by_hand or NOTHING
+    flours = {one.flour: one.spoons for one in hand.flours}
+    parts = []
+    if plan.keep_g:
+        part = hand.keep_part and PARTS.get(round(hand.keep_part, 2))
+        parts.append(f"keep about {part}" if part else f"keep {amount(plan.keep_g, hand.keep)}")
     if plan.water_g:
-        parts.append(f"{grams(plan.water_g)} water")
+        parts.append(f"{amount(plan.water_g, hand.water)} water")
     if plan.juice_g:
-        parts.append(f"{grams(plan.juice_g)} juice")
-    parts += [f"{grams(part.g)} {FLOURS[part.flour]}" for part in plan.flours]
+        parts.append(f"{amount(plan.juice_g, hand.juice)} juice")
+    parts += [f"{amount(part.g, flours.get(part.flour, ()))} {FLOURS[part.flour]}" for part in plan.flours]
     if plan.salt_g:
-        parts.append(f"{grams(plan.salt_g)} salt")
+        parts.append(f"{amount(plan.salt_g, hand.salt)} salt")
     return ", ".join(parts)
+
+
+NOTHING = ByHand((), None, (), (), (), (), ())
 
 
 def act_words(step: Step, name: str) -> str:
@@ -148,7 +176,8 @@ def card_lines(kind: Card, held: InJar | None, fed_at: datetime | None, now: dat
 
 
 def sheet_facts(tare_g: float, page: int) -> str:
-    return f"jar {grams(tare_g)} empty · lid loose, never sealed · page {page}"
+    jar = f"jar {grams(tare_g)} empty · " if tare_g else ""
+    return f"{jar}lid loose, never sealed · page {page}"
 
 
 def likely_ready(day_words: str) -> str:

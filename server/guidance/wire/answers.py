@@ -9,6 +9,7 @@ from ferment.doors.comparison import Reason
 from ferment.mixing.contents import Origin
 from ferment.mixing.weighing import WalkStyle
 from ferment.protocol.method import Thing
+from ferment.record.log import Thickness
 
 from .forecast import IfFed, Ready
 from .mixing import FeedPlan, FlourGrams, Mend, ScaleStep
@@ -34,7 +35,8 @@ class Sheet(Told):
     what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
     `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
     may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line. `mend_fits`
-    is false where the jar would run over with it.
+    is false where the jar would run over with it. `tare_g` is the empty jar, as far as anybody knows it;
+    `until_thickness` what it is to move like when the water that was held back goes in.
     """
 
     plan: FeedPlan
@@ -50,6 +52,8 @@ class Sheet(Told):
     then_due: datetime | None
     ratio: str
     doubles_at: float
+    tare_g: float | None
+    until_thickness: Thickness | None
     tolerance: Tolerance
     g_per_oz: float
 
@@ -89,3 +93,4 @@ class Offered(Told):
     ready_on: Ready | None
     suits: tuple[Reason, ...]
     speaks_against: tuple[Reason, ...]
+    suggested: bool

@@ -64,6 +64,8 @@ class WeighIn(Request):
     flours: Annotated[dict[Flour, float], Field(max_length=8)]
     style: WalkStyle | None = None
     keeps_all: bool = False
+    tare_g: float | None = None
+    jar_and_all_g: float | None = None
 
 
 class SignsIn(Request):
@@ -142,4 +144,4 @@ def looked_at(body: LookedAtIn) -> Look:
 
 
 def went_in(body: WeighIn) -> WentIn:
-    return WentIn(body.keep_g, body.water_g, body.flours, body.style, body.keeps_all)
+    return WentIn(body.keep_g, body.water_g, body.flours, body.style, body.keeps_all, body.tare_g, body.jar_and_all_g)

@@ -14,7 +14,7 @@ from ferment.verdicts.cautions import Notice
 
 from .forecast import Forecast, Ready
 from .life import Bake, Chapter, PutBy, Stands
-from .mixing import FeedPlan, FlourGrams, ScaleStep
+from .mixing import ByHand, FeedPlan, FlourGrams, ScaleStep
 from .plan import Change, Doing, PlanTotals, ReadyDays, Step, WaitsFor
 from .verdicts import Counsel, Finding, Readiness, StageFound
 
@@ -87,7 +87,8 @@ class NextMove(Told):
 
 
 class RoundSeen(Told):
-    """One feed with the levels seen until the next, and the highest mark that was noted on the glass."""
+    """One feed with the levels seen until the next, and the highest mark that was noted on the glass; in spoons where
+    it is measured so."""
 
     feed_id: str
     at: datetime
@@ -96,6 +97,7 @@ class RoundSeen(Told):
     discard_g: float
     levels: tuple[LevelSeen, ...]
     high_mark: float | None
+    by_hand: ByHand | None
 
 
 class Totals(Told):

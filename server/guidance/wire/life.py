@@ -31,7 +31,7 @@ class Stands(Told):
 
     `family`, `choices` and `size` are of the way; `every_h` is null where it feeds by signs. `blends` are what the
     baker has since decided to feed with, one a feed in turn; null in `seed_g`, `flour_parts` and `hydration_percent` is
-    what the way says.
+    what the way says. `by_hand` says that it is measured in spoons, cups and by eye.
     """
 
     vessel: Vessel
@@ -45,6 +45,7 @@ class Stands(Told):
     seed_g: float | None
     flour_parts: float | None
     hydration_percent: float | None
+    by_hand: bool
 
 
 class Chapter(Told):

@@ -31,11 +31,36 @@ class FlourShare(Told):
     share: float
 
 
+class Spoonful(Told):
+    """So many level cups, tablespoons or teaspoons."""
+
+    count: float
+    unit: Unit
+
+
+class FlourSpoons(Told):
+    flour: Flour
+    spoons: tuple[Spoonful, ...]
+
+
+class ByHand(Told):
+    """A feed in spoons and cups; `keep_part` is the part of the jar that stays, where an eye can judge it."""
+
+    keep: tuple[Spoonful, ...]
+    keep_part: float | None
+    water: tuple[Spoonful, ...]
+    juice: tuple[Spoonful, ...]
+    flours: tuple[FlourSpoons, ...]
+    salt: tuple[Spoonful, ...]
+    hold_back: tuple[Spoonful, ...]
+
+
 class FeedPlan(Told):
     """One feed to weigh out. Grams, multiples of the scale's step.
 
     `keep_g` is what is left of the jar, or for a first mix the culture put in (0 for flour and water alone). `juice_g`
     stands in for water. `hold_back_g` of the water is kept at hand until the thickness shows whether it is needed.
+    `by_hand` is the same in spoons and by eye, for a jar that is measured so.
     """
 
     keep_g: float
@@ -49,13 +74,7 @@ class FeedPlan(Told):
     hold_back_g: float = 0.0
     measured: tuple[Measured, ...] = ()
     mix_ahead: tuple[FlourShare, ...] = ()
-
-
-class Spoonful(Told):
-    """So many level cups, tablespoons or teaspoons."""
-
-    count: float
-    unit: Unit
+    by_hand: ByHand | None = None
 
 
 class ScaleStep(Told):
@@ -63,7 +82,8 @@ class ScaleStep(Told):
     in spoons (a converter's answer: a spoon of flour varies by a tenth).
 
     `brings_g` is what the jar that is fed into holds more for it: for taking out, what stays. `corrects` is what
-    a baker may have weighed otherwise.
+    a baker may have weighed otherwise. `from_zero` asks for the scale to be zeroed first; `spoon_g` is the weight of
+    one of the largest measure in `in_spoons`.
     """
 
     do: ScaleAct
@@ -71,8 +91,10 @@ class ScaleStep(Told):
     add_g: float
     scale_shows_g: float
     brings_g: float
+    from_zero: bool
     corrects: Ingredient | None
     in_spoons: tuple[Spoonful, ...]
+    spoon_g: float | None
 
 
 class Mend(Told):

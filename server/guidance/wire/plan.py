@@ -11,7 +11,7 @@ from ferment.planner.steps import Act, ChangeCode, SightCode, StepState, Task
 from ferment.protocol.method import Normal
 from ferment.record.log import Thickness
 
-from .mixing import FeedPlan, FlourGrams, Measured
+from .mixing import FeedPlan, FlourGrams, Measured, Spoonful
 
 
 class WaitsFor(Told):
@@ -22,7 +22,10 @@ class WaitsFor(Told):
 
 
 class Doing(Told):
-    """A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it."""
+    """A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
+
+    `spoons` are the same grams where it is measured by hand, `part` the part of the jar where an eye can judge it.
+    """
 
     do: Task
     g: float | None = None
@@ -30,6 +33,8 @@ class Doing(Told):
     flour: Flour | None = None
     measured: Measured | None = None
     until_thickness: Thickness | None = None
+    spoons: tuple[Spoonful, ...] = ()
+    part: float | None = None
 
 
 class Step(Told):

@@ -1354,6 +1354,26 @@ export interface components {
          */
         Bubbles: "none" | "few" | "throughout" | "froth";
         /**
+         * ByHand
+         * @description A feed in spoons and cups; `keep_part` is the part of the jar that stays, where an eye can judge it.
+         */
+        ByHand: {
+            /** Flours */
+            flours: components["schemas"]["FlourSpoons"][];
+            /** Hold Back */
+            hold_back: components["schemas"]["Spoonful"][];
+            /** Juice */
+            juice: components["schemas"]["Spoonful"][];
+            /** Keep */
+            keep: components["schemas"]["Spoonful"][];
+            /** Keep Part */
+            keep_part: number | null;
+            /** Salt */
+            salt: components["schemas"]["Spoonful"][];
+            /** Water */
+            water: components["schemas"]["Spoonful"][];
+        };
+        /**
          * CalendarAddressOut
          * @description The private address, told this once.
          */
@@ -1637,6 +1657,8 @@ export interface components {
         /**
          * Doing
          * @description A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
+         *
+         *     `spoons` are the same grams where it is measured by hand, `part` the part of the jar where an eye can judge it.
          */
         Doing: {
             do: components["schemas"]["Task"];
@@ -1646,6 +1668,13 @@ export interface components {
             measured?: components["schemas"]["Measured"] | null;
             /** Out G */
             out_g?: number | null;
+            /** Part */
+            part?: number | null;
+            /**
+             * Spoons
+             * @default []
+             */
+            spoons: components["schemas"]["Spoonful"][];
             until_thickness?: components["schemas"]["Thickness"] | null;
         };
         /** EntryOut */
@@ -1722,7 +1751,8 @@ export interface components {
         };
         /**
          * FeedBody
-         * @description A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured.
+         * @description A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured,
+         *     `tare_g` when the empty jar was weighed.
          */
         FeedBody: {
             /**
@@ -1751,6 +1781,8 @@ export interface components {
             note: string;
             /** Salt G */
             salt_g: number;
+            /** Tare G */
+            tare_g?: number | null;
             /** Water G */
             water_g: number;
         };
@@ -1760,8 +1792,10 @@ export interface components {
          *
          *     `keep_g` is what is left of the jar, or for a first mix the culture put in (0 for flour and water alone). `juice_g`
          *     stands in for water. `hold_back_g` of the water is kept at hand until the thickness shows whether it is needed.
+         *     `by_hand` is the same in spoons and by eye, for a jar that is measured so.
          */
         FeedPlan: {
+            by_hand?: components["schemas"]["ByHand"] | null;
             /** Flours */
             flours: components["schemas"]["FlourGrams"][];
             /** Fresh Hydration Percent */
@@ -1866,6 +1900,12 @@ export interface components {
             flour: components["schemas"]["Flour"];
             /** Share */
             share: number;
+        };
+        /** FlourSpoons */
+        FlourSpoons: {
+            flour: components["schemas"]["Flour"];
+            /** Spoons */
+            spoons: components["schemas"]["Spoonful"][];
         };
         /**
          * Forecast
@@ -2101,7 +2141,7 @@ export interface components {
             owner: string;
             ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
-            scale_step: number;
+            scale_step: number | null;
             /** Size */
             size: number;
             /**
@@ -2386,9 +2426,9 @@ export interface components {
             night_c: number | null;
             ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
-            scale_step: number;
+            scale_step: number | null;
             /** Size */
-            size: number;
+            size: number | null;
             /**
              * Starts At
              * Format: date-time
@@ -2485,6 +2525,8 @@ export interface components {
             ready_on: components["schemas"]["Ready"] | null;
             /** Speaks Against */
             speaks_against: components["schemas"]["Reason"][];
+            /** Suggested */
+            suggested: boolean;
             /** Suits */
             suits: components["schemas"]["Reason"][];
         };
@@ -2882,9 +2924,9 @@ export interface components {
             night_c: number | null;
             ready_after: components["schemas"]["Strictness"];
             /** Scale Step */
-            scale_step: number;
+            scale_step: number | null;
             /** Size */
-            size: number;
+            size: number | null;
             /**
              * Starts At
              * Format: date-time
@@ -3151,7 +3193,8 @@ export interface components {
         };
         /**
          * RoundSeen
-         * @description One feed with the levels seen until the next, and the highest mark that was noted on the glass.
+         * @description One feed with the levels seen until the next, and the highest mark that was noted on the glass; in spoons where
+         *     it is measured so.
          */
         RoundSeen: {
             /**
@@ -3159,6 +3202,7 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            by_hand: components["schemas"]["ByHand"] | null;
             /** Discard G */
             discard_g: number;
             /** Feed Id */
@@ -3201,17 +3245,19 @@ export interface components {
         Scale: "grams" | "hours" | "percent" | "parts" | "days";
         /**
          * ScaleAct
-         * @description One act at the scale. `take_out` goes down to the seed; the others add.
+         * @description One act of a feed. `take_out` goes down to the seed, `add_held_back` is as much of the water kept at hand as it
+         *     takes; those before `empty_jar` weigh nothing.
          * @enum {string}
          */
-        ScaleAct: "empty_jar" | "take_out" | "add_seed" | "add_culture" | "add_water" | "add_juice" | "add_flour" | "add_salt";
+        ScaleAct: "pour_off" | "read_ph" | "empty_jar" | "take_out" | "add_seed" | "add_culture" | "add_water" | "add_juice" | "add_flour" | "add_salt" | "add_held_back";
         /**
          * ScaleStep
          * @description An act, the grams it adds (negative when taken out, 0 when not known), the reading after it, and the same amount
          *     in spoons (a converter's answer: a spoon of flour varies by a tenth).
          *
          *     `brings_g` is what the jar that is fed into holds more for it: for taking out, what stays. `corrects` is what
-         *     a baker may have weighed otherwise.
+         *     a baker may have weighed otherwise. `from_zero` asks for the scale to be zeroed first; `spoon_g` is the weight of
+         *     one of the largest measure in `in_spoons`.
          */
         ScaleStep: {
             /** Add G */
@@ -3221,10 +3267,14 @@ export interface components {
             corrects: components["schemas"]["Ingredient"] | null;
             do: components["schemas"]["ScaleAct"];
             flour: components["schemas"]["Flour"] | null;
+            /** From Zero */
+            from_zero: boolean;
             /** In Spoons */
             in_spoons: components["schemas"]["Spoonful"][];
             /** Scale Shows G */
             scale_shows_g: number;
+            /** Spoon G */
+            spoon_g: number | null;
         };
         /**
          * SessionOut
@@ -3254,7 +3304,8 @@ export interface components {
          *     what really went in, and so does `ratio`. `then_due` is when the next act is due if this feed is done now;
          *     `discard_g` is what goes out, 0 where it is not worth asking where to, and `discard_is_food` whether the discard jar
          *     may have it. `doubles_at` is the level that counts as doubled for this mix, as a multiple of the line. `mend_fits`
-         *     is false where the jar would run over with it.
+         *     is false where the jar would run over with it. `tare_g` is the empty jar, as far as anybody knows it;
+         *     `until_thickness` what it is to move like when the water that was held back goes in.
          */
         Sheet: {
             /** Discard G */
@@ -3280,9 +3331,12 @@ export interface components {
             /** Scale Walk */
             scale_walk: components["schemas"]["ScaleStep"][];
             style: components["schemas"]["WalkStyle"];
+            /** Tare G */
+            tare_g: number | null;
             /** Then Due */
             then_due: string | null;
             tolerance: components["schemas"]["Tolerance"];
+            until_thickness: components["schemas"]["Thickness"] | null;
         };
         /**
          * ShelfFlourBody
@@ -3464,11 +3518,13 @@ export interface components {
          *
          *     `family`, `choices` and `size` are of the way; `every_h` is null where it feeds by signs. `blends` are what the
          *     baker has since decided to feed with, one a feed in turn; null in `seed_g`, `flour_parts` and `hydration_percent` is
-         *     what the way says.
+         *     what the way says. `by_hand` says that it is measured in spoons, cups and by eye.
          */
         Stands: {
             /** Blends */
             blends: components["schemas"]["FlourShare"][][];
+            /** By Hand */
+            by_hand: boolean;
             /** Choices */
             choices: {
                 [key: string]: string | number;
@@ -3779,6 +3835,8 @@ export interface components {
             flours: {
                 [key: string]: number;
             };
+            /** Jar And All G */
+            jar_and_all_g?: number | null;
             /** Keep G */
             keep_g: number | null;
             /**
@@ -3787,6 +3845,8 @@ export interface components {
              */
             keeps_all: boolean;
             style?: components["schemas"]["WalkStyle"] | null;
+            /** Tare G */
+            tare_g?: number | null;
             /** Water G */
             water_g: number | null;
         };
@@ -3952,6 +4012,7 @@ export type BegunAs = components['schemas']['BegunAs'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
+export type ByHand = components['schemas']['ByHand'];
 export type CalendarAddressOut = components['schemas']['CalendarAddressOut'];
 export type CalendarKeyOut = components['schemas']['CalendarKeyOut'];
 export type Card = components['schemas']['Card'];
@@ -3989,6 +4050,7 @@ export type Flour = components['schemas']['Flour'];
 export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
 export type FlourShare = components['schemas']['FlourShare'];
+export type FlourSpoons = components['schemas']['FlourSpoons'];
 export type Forecast = components['schemas']['Forecast'];
 export type GlanceOut = components['schemas']['GlanceOut'];
 export type Glass = components['schemas']['Glass'];

@@ -15,6 +15,7 @@ export type {
   BinBody,
   BlendOptionOut as BlendOption,
   Bubbles,
+  ByHand,
   CatalogueOut as Catalogue,
   Caution,
   Change as PlanChange,
