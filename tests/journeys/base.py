@@ -12,6 +12,15 @@ from tests.server.base import PASSWORD, Baker
 
 from .browser import Browser
 
+QUESTIONS = (
+    "What do you begin with?",
+    "Have you a kitchen scale?",
+    "Which flour?",
+    "Where does it stand?",
+    "Which jar?",
+    "When are you there?",
+)
+
 
 class Journey(LiveServerTestCase):
     browser: ClassVar[Browser]
@@ -47,6 +56,12 @@ class Journey(LiveServerTestCase):
         self.browser.open("/icon.svg")
         self.browser.driver.add_cookie({"name": "despertar_session", "value": session, "path": "/"})
         self.browser.open(path)
+
+    def answer(self, *answers: str) -> None:
+        """Press on through the questions of a new jar, from "Have you a kitchen scale?" on."""
+        for question, said in zip(QUESTIONS[-len(answers) :], answers, strict=True):
+            self.browser.one("heading", question)
+            self.browser.press("toggle", said)
 
     def walk_to_the_end(self, button: str = "It is fed") -> None:
         """Press on through the scale walk to its last step."""

@@ -75,6 +75,7 @@ class Browser:
         service = Service(shutil.which("chromedriver") or "/usr/bin/chromedriver")
         self.driver = webdriver.Chrome(options=options, service=service)
         self.base = ""
+        self.presses = 0
         self.size(width, height)
 
     def size(self, width: int, height: int) -> None:
@@ -148,6 +149,7 @@ class Browser:
         self.press_element(self.one(role, name))
 
     def press_element(self, element: WebElement) -> None:
+        self.presses += 1
         self.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", element)
         element.click()
 

@@ -18,7 +18,9 @@ class WithTheMouse(Journey):
         page.press("button", "Make the account")
         page.sees("The shelf is empty.")
 
-        page.press("link", "Plan your first jar")
+        page.press("link", "Flour and water")
+        page.press("link", "All choices on one page")
+        page.press("toggle", "Equal parts by the clock")
         page.type("Name", "Thistle")
         page.press("toggle", "spelt")
         page.press("toggle", "whole wheat")
@@ -54,7 +56,7 @@ class WithTheMouse(Journey):
 class WithTheKeyboardAlone(Journey):
     def test_plan_mix_and_look(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new")
+        self.enter(self.baker(), "/new?all=1")
         page.one("textbox", "Name")
         page.tab_to("textbox", "Weight of the empty jar")
         page.keys("180")
@@ -110,6 +112,7 @@ class OnAPhone(Journey):
         paths = [
             "/",
             "/new",
+            "/new?all=1",
             "/signs",
             "/house",
             *(jar.removeprefix(page.base) + part for part in ("", "/look", "/feed", "/bin", "/plan")),

@@ -8,7 +8,7 @@ from .base import Journey
 class Ways(Journey):
     def plan(self, name: str, way: str, start: str = "Flour and water") -> None:
         page = self.browser
-        page.open("/new")
+        page.open("/new?all=1")
         page.type("Name", name)
         page.press("toggle", start)
         page.press("toggle", way)
@@ -40,7 +40,7 @@ class Ways(Journey):
 
     def test_every_way_shows_its_plan(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new")
+        self.enter(self.baker(), "/new?all=1")
         page.press("disclosure", "Another jar")
         page.type("Jar, filled to the rim", "2000")
         page.type("Inside height", "180")

@@ -16,8 +16,10 @@ const DAYS = [
   { key: "weekday", label: partsText.weekdays },
   { key: "weekend", label: partsText.weekends },
 ] as const;
-const ONE: DayBand[] = [{ start: 420, end: 1350 }];
-const TWO: DayBand[] = [
+/** Home all day, out in between, in the evening only: in minutes after midnight. */
+export const BAND_ALL_DAY: DayBand[] = [{ start: 420, end: 1350 }];
+export const BAND_EVENING: DayBand[] = [{ start: 1080, end: 1350 }];
+export const BAND_BOTH_ENDS: DayBand[] = [
   { start: 420, end: 540 },
   { start: 1140, end: 1350 },
 ];
@@ -55,7 +57,7 @@ function Editor({ told }: { readonly told: Hours }) {
               <span>{spans(bands)}</span>
             </p>
             <HoursBar label={label} bands={bands} onChange={set} />
-            <Button look="plain" onClick={() => set(bands.length > 1 ? ONE : TWO)}>
+            <Button look="plain" onClick={() => set(bands.length > 1 ? BAND_ALL_DAY : BAND_BOTH_ENDS)}>
               {bands.length > 1 ? partsText.homeAllDay(label) : partsText.outInBetween(label)}
             </Button>
           </div>

@@ -3,7 +3,7 @@ import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { grams } from "../../lib/numbers";
-import { feedText } from "../../words";
+import { feedText, roughly } from "../../words";
 
 /** The drawn jar as it fills, step by step. */
 export function Filling({
@@ -19,8 +19,14 @@ export function Filling({
 }) {
   const { assessment } = opened;
   const { plan } = sheet;
-  const now = Math.max(0, (shows[Math.min(at, shows.length - 1)] ?? 0) - assessment.stands.vessel.tare_g);
-  const full = Math.max(1, (shows.at(-1) ?? 0) - assessment.stands.vessel.tare_g);
+  // What the readings say that is in it, whether or not the scale was zeroed on the way.
+  const zeroed = sheet.scale_walk.some((step) => step.from_zero);
+  const kept = zeroed ? (sheet.scale_walk.find((step) => step.do === "take_out")?.brings_g ?? 0) : 0;
+  const base = zeroed ? -kept : (sheet.tare_g ?? 0);
+  const shown = shows[Math.min(at, shows.length - 1)] ?? 0;
+  const out = zeroed && sheet.scale_walk[at]?.do === "take_out";
+  const now = Math.max(0, out ? kept : shown - base);
+  const full = Math.max(1, (shows.at(-1) ?? 0) - base);
   const inNow = sheet.scale_walk
     .slice(0, at + 1)
     .flatMap((step) => (step.flour ? [{ flour: step.flour, g: step.add_g }] : []));
@@ -46,10 +52,11 @@ export function Filling({
         <JarDrawing state={state} scale={0.7} lid={false} />
       </span>
       <p>
-        <span className="block font-semibold">{feedText.inTheJar(grams(now))}</span>
+        <span className="block font-semibold">{feedText.inTheJar(grams(plan.by_hand ? roughly(now) : now))}</span>
         <span className="text-soft">
           {whatItWillBe(plan)}
           {plan.fresh_hydration_percent !== null &&
+            !plan.by_hand &&
             feedText.waterToFlour(Math.round(plan.fresh_hydration_percent))}
         </span>
       </p>

@@ -72,7 +72,7 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
   const walk = sheet.scale_walk;
   const at = Math.min(draft.step, walk.length);
   const step = walk[at];
-  const shows = readings(walk, draft, opened.assessment.stands.vessel.tare_g);
+  const shows = readings(walk, draft, sheet.tare_g);
   const parts = { opened, sheet, draft, set, shows };
   const first = assessment.in_jar === null;
   const throwAway = () => {

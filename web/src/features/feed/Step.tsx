@@ -2,10 +2,10 @@ import { type FormEvent, useEffect, useRef, useState } from "react";
 import { api } from "../../api/client";
 import { type ScaleState, useScale } from "../../api/scale";
 import type { OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
-import { grams } from "../../lib/numbers";
+import { grams, typed } from "../../lib/numbers";
 import { useStored } from "../../lib/store";
 import { when } from "../../lib/time";
-import { amountOf, ounces } from "../../lib/units";
+import { amountOf, ounces, spoons } from "../../lib/units";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { Confirm } from "../../ui/confirm";
@@ -20,6 +20,7 @@ import {
   lifeText,
   problemAt,
   roomWords,
+  roughly,
   STYLE_CHOICES,
   UNIT_CHOICES,
 } from "../../words";
@@ -53,7 +54,13 @@ export function StepScreen({
   const [on, setOn] = useStored<boolean>("scale.on", false);
   const scale = useScale(session.data?.scale ?? null, on);
   const target = shows[at] ?? 0;
-  const before = at > 0 ? (shows[at - 1] ?? 0) : opened.assessment.stands.vessel.tare_g;
+  const hand = sheet.plan.by_hand !== null;
+  const unit = hand ? "spoons" : draft.unit;
+  const tare = sheet.tare_g ?? 0;
+  // After jar and all were zeroed away, each number counts from nothing.
+  const zeroed = step.from_zero && step.do !== "take_out";
+  const before =
+    at > 0 && !zeroed ? (shows[at - 1] ?? 0) : step.from_zero ? step.add_g - step.brings_g : tare;
   const [asking, setAsking] = useState<string | null>(null);
   const field = fieldOf(step);
   const planned = step.brings_g;
@@ -61,7 +68,7 @@ export function StepScreen({
     event.preventDefault();
     // A hand that presses on is done pouring, whether the display has come to rest or not.
     const read = scale.is === "there" && field && textOf(draft, field) === "";
-    const from = step.do === "take_out" ? opened.assessment.stands.vessel.tare_g : before;
+    const from = step.do === "take_out" && !step.from_zero ? tare : before;
     const correction = read
       ? withText(draft, field, readOff(scale.grams, from, planned, sheet.tolerance))
       : {};
@@ -93,12 +100,21 @@ export function StepScreen({
         )}
         <div>
           <h2 ref={heading} tabIndex={-1} className="text-3xl outline-none sm:text-4xl">
-            {actWords(step, draft.unit, sheet.g_per_oz)}
+            {actWords(step, unit, sheet)}
           </h2>
           <p className="mt-1 text-lg text-soft">{actHint(step, sheet)}</p>
         </div>
-        <Target target={target} unit={draft.unit} step={step} gPerOz={sheet.g_per_oz} />
-        {on && (
+        {hand ? (
+          step.add_g !== 0 && (
+            <p className="text-soft">
+              {feedText.about(grams(roughly(Math.abs(step.add_g))))}. {feedText.withoutAScale}
+            </p>
+          )
+        ) : WEIGHS_NOTHING.has(step.do) ? null : (
+          <Target target={target} unit={draft.unit} step={step} gPerOz={sheet.g_per_oz} zero={zeroed} />
+        )}
+        {!hand && <EmptyJar step={step} draft={draft} set={set} problems={problems} />}
+        {on && !hand && !step.from_zero && (
           <Live
             scale={scale}
             target={target}
@@ -120,17 +136,20 @@ export function StepScreen({
         {field && (
           <Real
             field={field}
-            planned={planned}
+            step={step}
+            hand={hand}
             draft={draft}
             set={set}
             error={problemOf(problems, field, sheet)}
           />
         )}
         {room && <p className="max-w-prose rounded-lg border-l-4 border-water bg-card p-4">{room}</p>}
-        {at === 0 && <How opened={opened} sheet={sheet} draft={draft} set={set} />}
-        <Button look="plain" className="-ml-3 self-start" onClick={() => setOn(!on)}>
-          {on ? feedText.stopReadingTheScale : feedText.readMyScale}
-        </Button>
+        {at === 0 && <How opened={opened} sheet={sheet} draft={draft} set={set} hand={hand} />}
+        {!hand && (
+          <Button look="plain" className="-ml-3 self-start" onClick={() => setOn(!on)}>
+            {on ? feedText.stopReadingTheScale : feedText.readMyScale}
+          </Button>
+        )}
       </div>
       <Filling opened={opened} sheet={sheet} shows={shows} at={at} />
       {field && (
@@ -159,12 +178,41 @@ function minutesSinceFed({ assessment, now }: OpenJar): number | null {
   return minutes < SOON_MINUTES ? minutes : null;
 }
 
+/** Acts at which no scale is read. */
+const WEIGHS_NOTHING: ReadonlySet<ScaleStep["do"]> = new Set(["pour_off", "read_ph"]);
+
+/** The weight of the jar, asked once: empty at the first mix, else with all that is in it. */
+function EmptyJar({
+  step,
+  draft,
+  set,
+  problems,
+}: Pick<Parts, "draft" | "set"> & { readonly step: ScaleStep; readonly problems: readonly Problem[] }) {
+  const empty = step.do === "empty_jar" && (step.scale_shows_g === 0 || draft.tare !== undefined);
+  const full = step.do === "take_out" && (step.from_zero || draft.jarAndAll !== undefined);
+  if (!empty && !full) return null;
+  return (
+    <div className="max-w-80">
+      <NumberField
+        label={empty ? feedText.theEmptyJarWeighs : feedText.jarAndAllWeighs}
+        unit="g"
+        hint={feedText.thenTheScaleTells}
+        value={(empty ? draft.tare : draft.jarAndAll) ?? ""}
+        onChange={(event) => set(empty ? { tare: event.target.value } : { jarAndAll: event.target.value })}
+        error={problemAt(problems, empty ? "tare_g" : "jar_and_all_g")}
+      />
+    </div>
+  );
+}
+
 function Target({
   target,
   unit,
   step,
   gPerOz,
+  zero,
 }: {
+  readonly zero: boolean;
   readonly target: number;
   readonly unit: FeedDraft["unit"];
   readonly step: ScaleStep;
@@ -174,6 +222,7 @@ function Target({
   return (
     <p className="leading-none">
       <span className="block text-soft">
+        {zero && `${feedText.pressZero} `}
         {step.do === "empty_jar" ? feedText.theScaleShows : feedText.theScaleThenShows}
       </span>
       <span className="mt-2 block text-[clamp(4.5rem,20vw,8.5rem)] font-bold tracking-tight">{big}</span>
@@ -229,22 +278,41 @@ function Live({
 /** What really went in, where that is other than planned. */
 function Real({
   field,
-  planned,
+  step,
+  hand,
   draft,
   set,
   error,
 }: Pick<Parts, "draft" | "set"> & {
   readonly field: Field;
-  readonly planned: number;
+  readonly step: ScaleStep;
+  readonly hand: boolean;
   readonly error: string | null;
 }) {
+  const spoon = hand && step.in_spoons[0] && step.spoon_g ? step.spoon_g : null;
+  const [counted, setCounted] = useState("");
+  const planned = spoon ? spoons(step.in_spoons) : grams(step.brings_g);
+  // By hand it is counted in the measure that was asked for; what is no number goes on as typed.
+  const count = (text: string) => {
+    setCounted(text);
+    const value = typed(text);
+    const g =
+      value === null || Number.isNaN(value) ? text : String(Math.round(value * (spoon ?? 1) * 10) / 10);
+    // Counted out of a jar, what stays is the rest.
+    const kept =
+      step.do === "take_out" && typed(g) !== null ? String(step.brings_g - step.add_g - Number(g)) : g;
+    set(withText(draft, field, kept));
+  };
+  const { label } = fieldLabel(field, planned, (flour) => FLOUR_WORDS[flour]);
   return (
     <div className="max-w-60">
       <NumberField
-        {...fieldLabel(field, planned, (flour) => FLOUR_WORDS[flour])}
-        unit="g"
-        value={textOf(draft, field)}
-        onChange={(event) => set(withText(draft, field, event.target.value))}
+        label={spoon && step.do === "take_out" ? feedText.takenOutIfNot(planned) : label}
+        unit={spoon ? (step.in_spoons[0]?.unit ?? "g") : "g"}
+        value={spoon ? counted : textOf(draft, field)}
+        onChange={(event) =>
+          spoon ? count(event.target.value) : set(withText(draft, field, event.target.value))
+        }
         error={error}
       />
     </div>
@@ -252,12 +320,21 @@ function Real({
 }
 
 /** How it is fed this time, and in which unit it is said. */
-function How({ opened, sheet, draft, set }: Pick<Parts, "opened" | "sheet" | "draft" | "set">) {
+function How({
+  opened,
+  sheet,
+  draft,
+  set,
+  hand,
+}: Pick<Parts, "opened" | "sheet" | "draft" | "set"> & { readonly hand: boolean }) {
   const first = opened.assessment.in_jar === null;
   const chosen = draft.keepsAll ? "keeps_all" : sheet.style === "clean_jar" ? "clean_jar" : "in_the_jar";
+  if (first && hand) return null;
   return (
     <details>
-      <summary className="min-h-11 py-2 font-semibold text-crust">{feedText.anotherWayCleanJarNo}</summary>
+      <summary className="min-h-11 py-2 font-semibold text-crust">
+        {hand ? feedText.anotherWayCleanJar : feedText.anotherWayCleanJarNo}
+      </summary>
       <div className="flex flex-col gap-4 pt-2">
         {!first && (
           <Choice
@@ -274,12 +351,14 @@ function How({ opened, sheet, draft, set }: Pick<Parts, "opened" | "sheet" | "dr
             }
           />
         )}
-        <Choice
-          label={feedText.saidIn}
-          items={UNIT_CHOICES}
-          value={draft.unit}
-          onChange={(unit) => unit && set({ unit })}
-        />
+        {!hand && (
+          <Choice
+            label={feedText.saidIn}
+            items={UNIT_CHOICES}
+            value={draft.unit}
+            onChange={(unit) => unit && set({ unit })}
+          />
+        )}
       </div>
     </details>
   );
@@ -288,7 +367,7 @@ function How({ opened, sheet, draft, set }: Pick<Parts, "opened" | "sheet" | "dr
 /** The server names a flour by its kind or, in a list, by its place. */
 export function problemOf(problems: readonly Problem[], field: Field, sheet: Sheet): string | null {
   if (field.what === "keep") return problemAt(problems, "keep_g");
-  if (field.what === "water") return problemAt(problems, "water_g");
+  if (field.what === "water" || field.what === "held") return problemAt(problems, "water_g");
   const place = sheet.plan.flours.findIndex((part) => part.flour === field.flour);
   return problemAt(problems, `flours.${field.flour}`, `flours.${place}.g`);
 }

@@ -33,6 +33,8 @@ const step = (
   brings_g: brings,
   corrects,
   in_spoons: [],
+  from_zero: false,
+  spoon_g: null,
 });
 const WALK = [
   step("take_out", "seed", 40),
@@ -56,17 +58,23 @@ const SHEET: Sheet = {
   ratio: "1:1:1",
   doubles_at: 2,
   tolerance: TOLERANCE,
+  tare_g: null,
+  until_thickness: null,
   g_per_oz: 28.35,
 };
 
 describe("a feed", () => {
   it("goes as planned where nothing was typed", () => {
-    expect(feedOf(DRAFT, PLAN, 0, "UTC")).toMatchObject({ keep_g: 40, water_g: 40, flours: PLAN.flours });
+    expect(feedOf(DRAFT, { plan: PLAN, tare_g: null }, 0, "UTC")).toMatchObject({
+      keep_g: 40,
+      water_g: 40,
+      flours: PLAN.flours,
+    });
   });
 
   it("takes what really went in, and a decimal comma", () => {
     const draft = { ...DRAFT, keep: "42", water: "40,5", flours: { rye: "16" as const } };
-    expect(feedOf(draft, PLAN, 0, "UTC")).toMatchObject({
+    expect(feedOf(draft, { plan: PLAN, tare_g: null }, 0, "UTC")).toMatchObject({
       keep_g: 42,
       water_g: 40.5,
       flours: [
@@ -77,22 +85,22 @@ describe("a feed", () => {
   });
 
   it("sends what is no number as typed, for the server to name the field", () => {
-    expect(feedOf({ ...DRAFT, water: "some" }, PLAN, 0, "UTC").water_g).toBe("some");
+    expect(feedOf({ ...DRAFT, water: "some" }, { plan: PLAN, tare_g: null }, 0, "UTC").water_g).toBe("some");
   });
 
   it("keeps nothing at a first mix", () => {
-    expect(feedOf({ ...DRAFT, keep: "20" }, FIRST, 0, "UTC").keep_g).toBe(0);
+    expect(feedOf({ ...DRAFT, keep: "20" }, { plan: FIRST, tare_g: null }, 0, "UTC").keep_g).toBe(0);
   });
 });
 
 describe("what is asked of the feed sheet", () => {
   it("is what was corrected, and not what is still being typed", () => {
-    expect(wentIn({ ...DRAFT, water: "44", flours: { rye: "1x" } }, false)).toMatchObject({
+    expect(wentIn({ ...DRAFT, water: "44", flours: { rye: "1x" } }, false, PLAN)).toMatchObject({
       keep_g: null,
       water_g: 44,
       flours: {},
     });
-    expect(wentIn({ ...DRAFT, keep: "20" }, true).keep_g).toBeNull();
+    expect(wentIn({ ...DRAFT, keep: "20" }, true, FIRST).keep_g).toBeNull();
   });
 });
 

@@ -29,6 +29,11 @@ export type FeedDraft = {
   readonly unit: WeightUnit;
   readonly keep: string;
   readonly water: string;
+  /** Of the water that was kept back, what went in; not in drafts of before it was asked. */
+  readonly held?: string;
+  /** The empty jar, or jar and all before anything is taken out, as the scale told it. */
+  readonly tare?: string;
+  readonly jarAndAll?: string;
   readonly flours: Partial<Record<Flour, string>>;
   readonly line: string;
   readonly discardTo: DiscardTo | null;
@@ -75,13 +80,21 @@ function real(text: string | undefined, planned: number): number {
   return Number.isNaN(value) ? (text as unknown as number) : value;
 }
 
-export function feedOf(draft: FeedDraft, plan: FeedPlan, now: number, zone: string): FeedBody {
+export function feedOf(
+  draft: FeedDraft,
+  sheet: Pick<Sheet, "plan" | "tare_g">,
+  now: number,
+  zone: string,
+): FeedBody {
+  const { plan } = sheet;
+  const asked = corrected(draft.tare) !== null || corrected(draft.jarAndAll) !== null;
   return {
     kind: "feed",
     at: momentOf(draft.when, now, zone),
     keep_g: plan.keep_g === 0 ? 0 : real(draft.keep, plan.keep_g),
     flours: plan.flours.map((part) => ({ flour: part.flour, g: real(draft.flours[part.flour], part.g) })),
-    water_g: real(draft.water, plan.water_g),
+    water_g: waterOf(draft, plan) ?? real(draft.water, plan.water_g),
+    tare_g: asked ? sheet.tare_g : null,
     juice_g: plan.juice_g,
     salt_g: plan.salt_g,
     line_mm: draft.line.trim() === "" ? null : real(draft.line, 0),
@@ -97,18 +110,31 @@ export type WentIn = {
   flours: Partial<Record<Flour, number>>;
   style: WalkStyle | null;
   keeps_all: boolean;
+  tare_g: number | null;
+  jar_and_all_g: number | null;
 };
 
-export function wentIn(draft: FeedDraft, first: boolean): WentIn {
+/** The water in all where some of it was kept back at first; null where none was, or all went as planned. */
+function waterOf(draft: FeedDraft, { water_g: water, hold_back_g: held }: FeedPlan): number | null {
+  if (held === 0) return null;
+  const poured = corrected(draft.water);
+  const rest = corrected(draft.held);
+  if (poured === null && rest === null) return null;
+  return (poured ?? water - held) + (rest ?? held);
+}
+
+export function wentIn(draft: FeedDraft, first: boolean, plan: FeedPlan | null): WentIn {
   const flours = Object.entries(draft.flours)
     .map(([flour, text]) => [flour, corrected(text)] as const)
     .filter(([, value]) => value !== null);
   return {
     keep_g: first || draft.keepsAll ? null : corrected(draft.keep),
-    water_g: corrected(draft.water),
+    water_g: plan && plan.hold_back_g > 0 ? waterOf(draft, plan) : corrected(draft.water),
     flours: Object.fromEntries(flours),
     style: draft.style,
     keeps_all: draft.keepsAll,
+    tare_g: corrected(draft.tare),
+    jar_and_all_g: corrected(draft.jarAndAll),
   };
 }
 
@@ -123,16 +149,18 @@ function corrected(text: string | undefined): number | null {
 export type Field =
   | { readonly what: "keep" }
   | { readonly what: "water" }
+  | { readonly what: "held" }
   | { readonly what: "flour"; readonly flour: Flour };
 
-export function fieldOf({ corrects, flour }: ScaleStep): Field | null {
+export function fieldOf({ do: act, corrects, flour }: ScaleStep): Field | null {
+  if (act === "add_held_back") return { what: feedText.held };
   if (corrects === "seed") return { what: feedText.keep };
   if (corrects === "water") return { what: feedText.water2 };
   return corrects === "flour" && flour ? { what: feedText.flour, flour } : null;
 }
 
 export function textOf(draft: FeedDraft, field: Field): string {
-  return field.what === "flour" ? (draft.flours[field.flour] ?? "") : draft[field.what];
+  return field.what === "flour" ? (draft.flours[field.flour] ?? "") : (draft[field.what] ?? "");
 }
 
 export function withText(draft: FeedDraft, field: Field, text: string): Partial<FeedDraft> {
@@ -142,11 +170,17 @@ export function withText(draft: FeedDraft, field: Field, text: string): Partial<
 }
 
 /** The readings after each step with what really went in: right at once, with or without a connection. */
-export function readings(walk: readonly ScaleStep[], draft: FeedDraft, tare: number): number[] {
-  let shows = tare;
+export function readings(walk: readonly ScaleStep[], draft: FeedDraft, tare: number | null): number[] {
+  let shows = tare ?? 0;
   return walk.map((step) => {
     const field = fieldOf(step);
-    shows += (field && corrected(textOf(draft, field))) ?? step.brings_g;
+    const typedIn = field && corrected(textOf(draft, field));
+    if (step.do === "take_out" && step.from_zero) {
+      // Zeroed with jar and all on it, it tells what came out; the next step begins at zero again.
+      shows = 0;
+      return Math.round((step.add_g + (typedIn === null ? 0 : typedIn - step.brings_g)) * 100) / 100;
+    }
+    shows += typedIn ?? step.brings_g;
     return Math.round(shows * 100) / 100;
   });
 }

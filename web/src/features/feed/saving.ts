@@ -35,7 +35,7 @@ export function useSaving(
     if (!sheet) return;
     setBusy(true);
     setProblems([]);
-    const feed = feedOf(draft, sheet.plan, nowMs(), zone);
+    const feed = feedOf(draft, sheet, nowMs(), zone);
     const label = feedText.ofIt(assessment.in_jar === null ? commonText.firstMix : commonText.feed, jar.name);
     const reopen = { path: `/jars/${jar.id}/feed`, draft: feedKey(jar.id), value: draft };
     const outcome = await recordEntry(jar.id, draft.id, seenFeed, feed, label, reopen);
@@ -60,7 +60,8 @@ export function useSaving(
 
 /** A feed of the log as it was corrected. */
 export function correctedFeed(draft: FeedDraft, feed: FeedBody, zone: string): FeedBody {
-  return feedOf(draft, asPlan(feed), nowMs(), zone);
+  const tare = feed.tare_g ?? null;
+  return { ...feedOf(draft, { plan: asPlan(feed), tare_g: tare }, nowMs(), zone), tare_g: tare };
 }
 
 /** What was written down, as the plan that a correction is held against. */

@@ -6,7 +6,8 @@ import { type FeedDraft, wentIn } from "./draft";
 
 /** The feed sheet for what has gone in so far, worked out by the server while the baker weighs. */
 export function useSheet(opened: OpenJar, draft: FeedDraft): Sheet | "away" | null {
-  const body = wentIn(draft, opened.assessment.in_jar === null && opened.sheet?.plan.keep_g === 0);
+  const plan = opened.sheet?.plan ?? null;
+  const body = wentIn(draft, opened.assessment.in_jar === null && plan?.keep_g === 0, plan);
   const rested = useRested(JSON.stringify(body), 200);
   const sheet = api.useQuery(
     "post",

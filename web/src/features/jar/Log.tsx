@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
-import type { Chapter, LogEntry, OpenJar } from "../../api/types";
+import type { ByHand, Chapter, LogEntry, OpenJar } from "../../api/types";
 import { restoreEntry, withdrawEntry } from "../../api/writes";
 import { clock, dayWord, when } from "../../lib/time";
 import { Menu } from "../../ui/menu";
@@ -65,6 +65,7 @@ function Title({
 
 function Days({ entries, opened }: { readonly entries: readonly LogEntry[]; readonly opened: OpenJar }) {
   const { now, time_zone: zone, assessment } = opened;
+  const byHand = new Map(assessment.rounds.map((round) => [round.feed_id, round.by_hand]));
   const readings = new Map(
     assessment.rounds.flatMap((round) => round.levels.map((level) => [level.look_id, level.times])),
   );
@@ -73,7 +74,13 @@ function Days({ entries, opened }: { readonly entries: readonly LogEntry[]; read
       <h3 className="text-lg first-letter:uppercase">{day}</h3>
       <ul>
         {ofDay.map((entry) => (
-          <Entry key={entry.id} entry={entry} opened={opened} readAs={readings.get(entry.id) ?? null} />
+          <Entry
+            key={entry.id}
+            entry={entry}
+            opened={opened}
+            readAs={readings.get(entry.id) ?? null}
+            hand={byHand.get(entry.id) ?? null}
+          />
         ))}
       </ul>
     </div>
@@ -84,16 +91,18 @@ function Entry({
   entry,
   opened,
   readAs,
+  hand,
 }: {
   readonly entry: LogEntry;
   readonly opened: OpenJar;
   readonly readAs: number | null;
+  readonly hand: ByHand | null;
 }) {
   const { jar, now, time_zone: zone } = opened;
   const say = useSay();
   const navigate = useNavigate();
   const [history, setHistory] = useState(false);
-  const { title, line } = tell(entry.entry, readAs, now, zone);
+  const { title, line } = tell(entry.entry, readAs, now, zone, hand);
   const session = api.useQuery("get", "/api/session");
   const me = session.data?.account?.name;
   const by = entry.recorded_by && entry.recorded_by !== me ? entry.recorded_by : null;

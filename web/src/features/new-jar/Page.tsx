@@ -1,14 +1,11 @@
 import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { BegunAs, Catalogue, Family, FamilyCode, OptionCode, Origin, Problem } from "../../api/types";
+import type { BegunAs, Catalogue, FamilyCode, Origin, Problem } from "../../api/types";
 import { planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
-import { useRested, useTitle } from "../../lib/hooks";
+import { useTitle } from "../../lib/hooks";
 import { grams } from "../../lib/numbers";
-import { useDraft } from "../../lib/store";
-import { deviceZone } from "../../lib/time";
-import { momentOf } from "../../lib/when";
 import { FloursPart } from "../../parts/flours";
 import { GlassPart } from "../../parts/glass";
 import { HoursPart } from "../../parts/hours";
@@ -21,18 +18,16 @@ import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
 import { commonText, newJarText, problemAt, sizeWords } from "../../words";
-import { beginningAt, type Chosen, draftLike, type JarDraft, jarOf, newDraft, originOf } from "./draft";
+import { type Choosing, useChosen } from "./choosing";
+import { begunFrom, draftLike, type JarDraft, jarOf, newDraft } from "./draft";
 import { FamilyChoice } from "./Family";
+import { Led } from "./Led";
 import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
 import { OtherStarts } from "./OtherStarts";
-import { useOffered } from "./offered";
 import { InShort, Preview } from "./Preview";
 import { SideBySide } from "./SideBySide";
 
-/** A start this far back was a start, not a slow thumb. */
-const LONG_AGO_MS = 3 * 3_600_000;
-const HOUR_MS = 3_600_000;
 const BEGUN = [
   { value: "fed", label: newJarText.fedAsThisWayAsks },
   { value: "mixed", label: newJarText.onlyMixed },
@@ -50,7 +45,11 @@ const SHOWN = [
   "starts_at",
 ];
 
-const DRAFT_KEY = "new-jar.8";
+/** Answers that are no number of the catalogue. */
+const WHAT_FITS = "fits";
+const NO_SCALE = "none";
+
+const DRAFT_KEY = "new-jar.9";
 
 export function NewJarPage() {
   useTitle(commonText.newJar);
@@ -66,59 +65,25 @@ export function NewJarPage() {
   if (catalogue.isPending || (like !== null && model.isPending))
     return <Loading what={newJarText.fetchingTheMethods} />;
   if (!catalogue.data?.families[0]) return <OutOfReach onRetry={() => void catalogue.refetch()} />;
-  const from = catalogue.data.families.find(({ origin }) => origin === search.get("from"));
+  const from = search.get("from");
   const fresh = newDraft(catalogue.data);
   const begun = model.data
     ? draftLike(model.data.jar, catalogue.data)
     : from
-      ? { ...fresh, family: from.code }
+      ? begunFrom(fresh, catalogue.data, from as Origin)
       : fresh;
-  const draftKey = [DRAFT_KEY, like ?? from?.origin].filter(Boolean).join(".");
-  return <NewJarForm key={draftKey} draftKey={draftKey} catalogue={catalogue.data} begun={begun} />;
+  const draftKey = [DRAFT_KEY, like ?? from].filter(Boolean).join(".");
+  const led = like === null && !search.has("all");
+  return <NewJarForm key={draftKey} draftKey={draftKey} catalogue={catalogue.data} begun={begun} led={led} />;
 }
-
-/** The draft and what follows from it: its way, where it begins, when, and what was chosen. */
-function useChosen(catalogue: Catalogue, draftKey: string, begun: JarDraft) {
-  const { families } = catalogue;
-  const session = api.useQuery("get", "/api/session");
-  const zone = session.data?.account?.time_zone ?? deviceZone();
-  const [draft, setDraft, clear] = useDraft<JarDraft>(draftKey, () => begun);
-  const set = (part: Partial<JarDraft>) => setDraft({ ...draft, ...part });
-  const rested = useRested(draft, 250);
-  const family = familyOf(families, draft);
-  const chosen = draft.chosen[family.code] ?? {};
-  const choose = (code: OptionCode, value: Chosen[OptionCode]) =>
-    set({ chosen: { ...draft.chosen, [family.code]: { ...chosen, [code]: value } } });
-  const begin = (code: FamilyCode, at: Origin) => {
-    const next = families.find((one) => one.code === code) ?? family;
-    const choices = beginningAt(next, draft.chosen[code] ?? {}, at);
-    set({ family: code, method: null, chosen: { ...draft.chosen, [code]: choices } });
-  };
-  const startsAt = Date.parse(momentOf(draft.start, nowMs(), zone));
-  return {
-    zone,
-    draft,
-    set,
-    clear,
-    rested,
-    family,
-    restedFamily: familyOf(families, rested),
-    chosen,
-    choose,
-    begin,
-    origin: originOf(family, chosen),
-    longAgo: startsAt < nowMs() - LONG_AGO_MS,
-    // To the hour, so that what was foreseen a minute ago still holds.
-    start: new Date(
-      Math.floor((Number.isNaN(startsAt) ? nowMs() : startsAt) / HOUR_MS) * HOUR_MS,
-    ).toISOString(),
-  };
-}
-
-type Choosing = ReturnType<typeof useChosen>;
 
 /** Puts the jar on the shelf; one that was begun some time ago with what was done since. */
-function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs: BegunAs) {
+function usePlanning(
+  { draft, family, zone, longAgo, clear, origin }: Choosing,
+  begunAs: BegunAs,
+  draftKey: string,
+  led: boolean,
+) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
@@ -135,7 +100,7 @@ function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs:
       thermometer: station?.id ?? null,
       begun: longAgo ? begunAs : null,
     };
-    const outcome = await planJar(jar, { path: "/new", draft: DRAFT_KEY, value: draft });
+    const outcome = await planJar(jar, { path: led ? "/new" : "/new?all=1", draft: draftKey, value: draft });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);
@@ -143,7 +108,8 @@ function usePlanning({ draft, family, zone, longAgo, clear }: Choosing, begunAs:
     }
     clear();
     if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
-    await navigate(outcome.kind === "waiting" ? "/" : `/?jar=${draft.id}`);
+    const planned = led && origin === "asleep" ? `/jars/${draft.id}/bake` : `/?jar=${draft.id}`;
+    await navigate(outcome.kind === "waiting" ? "/" : planned);
   };
   return { problems, busy, save };
 }
@@ -152,7 +118,10 @@ function NewJarForm({
   catalogue,
   begun,
   draftKey,
+  led,
 }: {
+  /** One question a screen. */
+  readonly led: boolean;
   readonly catalogue: Catalogue;
   /** What the form begins with: the usual, a jar's set-up again, or a way to wake. */
   readonly begun: JarDraft;
@@ -161,9 +130,16 @@ function NewJarForm({
   const choosing = useChosen(catalogue, draftKey, begun);
   const { draft, set, rested, restedFamily, family, zone } = choosing;
   const [begunAs, setBegunAs] = useState<BegunAs>("fed");
-  const { problems, busy, save } = usePlanning(choosing, begunAs);
+  const { problems, busy, save } = usePlanning(choosing, begunAs, draftKey, led);
   const error = (...fields: string[]) => problemAt(problems, ...fields);
   const codes: string[] = family.options.map((option) => option.code);
+  if (led)
+    return (
+      <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
+        <h1 className="text-xl text-soft">{newJarText.aNewJar}</h1>
+        <Led catalogue={catalogue} choosing={choosing} problems={problems} busy={busy} allHref="?all=1" />
+      </form>
+    );
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
       <h1 className="text-3xl">{newJarText.aNewJar}</h1>
@@ -172,23 +148,27 @@ function NewJarForm({
           <WayPart catalogue={catalogue} choosing={choosing} problems={problems} />
           <Choice
             label={newJarText.size}
-            items={catalogue.beginning.sizes.map((size) => ({ value: String(size), label: sizeWords(size) }))}
-            value={draft.size}
-            onChange={(size) => size && set({ size })}
+            items={[
+              { value: WHAT_FITS, label: newJarText.whatFits },
+              ...catalogue.beginning.sizes.map((size) => ({ value: String(size), label: sizeWords(size) })),
+            ]}
+            value={draft.size || WHAT_FITS}
+            onChange={(size) => size && set({ size: size === WHAT_FITS ? "" : size })}
             error={error("size")}
           />
-          {draft.hasScale && (
-            <Choice
-              label={newJarText.yourScaleTells}
-              items={catalogue.beginning.scale_steps.map((step) => ({
-                value: String(step),
-                label: grams(step),
-              }))}
-              value={String(draft.scaleStep)}
-              onChange={(step) => step && set({ scaleStep: Number(step) })}
-              error={error("scale_step")}
-            />
-          )}
+          <Choice
+            label={newJarText.yourScaleTells}
+            items={[
+              ...catalogue.beginning.scale_steps.map((step) => ({ value: String(step), label: grams(step) })),
+              { value: NO_SCALE, label: newJarText.iHaveNone },
+            ]}
+            value={draft.hasScale ? String(draft.scaleStep) : NO_SCALE}
+            onChange={(step) =>
+              step &&
+              set(step === NO_SCALE ? { hasScale: false } : { hasScale: true, scaleStep: Number(step) })
+            }
+            error={error("scale_step")}
+          />
           <details>
             <summary className="min-h-11 py-2 font-semibold text-crust">
               {newJarText.floursOnYourShelf}
@@ -234,16 +214,16 @@ function WayPart({
   readonly problems: readonly Problem[];
 }) {
   const { draft, set, rested, restedFamily, family, chosen, choose, begin, origin, start } = choosing;
-  const offered = useOffered(rested, restedFamily, origin, start);
+  const take = (code: FamilyCode, at: Origin) => set({ ...begin(code, at), wayChosen: true });
   return (
     <>
       <FamilyChoice
         families={catalogue.families}
         value={family}
         origin={origin}
-        offered={offered.data ?? []}
+        offered={choosing.offered}
         start={start}
-        onChange={begin}
+        onChange={take}
       />
       <details>
         <summary className="min-h-11 py-2 font-semibold text-crust">{newJarText.sideBySideDaysWork}</summary>
@@ -253,7 +233,7 @@ function WayPart({
           origin={origin}
           start={start}
           onScale={(hasScale) => set({ hasScale })}
-          onChange={(code) => begin(code, origin)}
+          onChange={(code) => take(code, origin)}
         />
       </details>
       <MethodFile family={family} own={draft.method} onUse={(method) => set({ method })} />
@@ -308,10 +288,4 @@ function BeginPart({
       </details>
     </>
   );
-}
-
-function familyOf(families: readonly Family[], draft: JarDraft): Family {
-  const found = families.find((family) => family.code === draft.family) ?? families[0];
-  if (!found) throw new Error("there is no family");
-  return found;
 }

@@ -1,6 +1,6 @@
 import { keepPreviousData } from "@tanstack/react-query";
 import { api } from "../../api/client";
-import type { Assessment, Family } from "../../api/types";
+import type { Assessment, Family, Origin } from "../../api/types";
 import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { nowMs } from "../../lib/clock";
@@ -13,6 +13,8 @@ import { readyDay } from "./offered";
 const STEPS_SHOWN = 5;
 
 type Parts = { readonly draft: JarDraft; readonly family: Family; readonly zone: string };
+/** Beside a question only what it comes to; the rest when all is answered. */
+type Shown = Parts & { readonly short?: boolean };
 
 /** The jar as it stands in the form, told by the core. */
 function usePreview({ draft, family, zone }: Parts) {
@@ -35,16 +37,21 @@ function usePreview({ draft, family, zone }: Parts) {
 export function InShort(parts: Parts) {
   const { body, preview } = usePreview(parts);
   if (!preview.data) return null;
-  const { likely, spread } = readyDay(preview.data.ready_on, preview.data.ready, body.starts_at);
+  const { sentence, spread } = readyDay(
+    preview.data.ready_on,
+    preview.data.ready,
+    body.starts_at,
+    parts.family.origin,
+  );
   return (
     <p className="pb-2 text-center md:hidden">
-      {newJarText.likelyReady(likely)} <span className="text-soft">({spread})</span>
+      {sentence} <span className="text-soft">({spread})</span>
     </p>
   );
 }
 
 /** What the jar will ask for, worked out while the baker chooses. */
-export function Preview(parts: Parts) {
+export function Preview({ short = false, ...parts }: Shown) {
   const { zone } = parts;
   const { now, body, preview } = usePreview(parts);
   const found = preview.data;
@@ -66,7 +73,7 @@ export function Preview(parts: Parts) {
       {preview.error?.errors && (
         <p className="font-semibold text-alarm">{preview.error.errors.map(problemWords).join(" ")}</p>
       )}
-      {found && <Ready found={found} start={body.starts_at} />}
+      {found && <Ready found={found} start={body.starts_at} origin={parts.family.origin} />}
       {found && !preview.isError && fullest && fullest.total_g > 0 && (
         <JarDrawing
           scale={Math.min(1.6, 190 / glass.heightMm)}
@@ -87,20 +94,30 @@ export function Preview(parts: Parts) {
         <p className="border-l-4 border-water pl-4">{newJarText.thisJarIsFullEarly}</p>
       )}
       {found && <Steps found={found} now={now} zone={zone} />}
-      <p className="text-soft">{newJarText.wholeRyeWakesAJar}</p>
+      {!short && <p className="text-soft">{newJarText.wholeRyeWakesAJar}</p>}
     </aside>
   );
 }
 
 /** By the jar model where it can say, else by what is usual for this way, flour and warmth. */
-function Ready({ found, start }: { readonly found: Assessment; readonly start: string }) {
-  const { likely, spread } = readyDay(found.ready_on, found.ready, start);
+function Ready({
+  found,
+  start,
+  origin,
+}: {
+  readonly found: Assessment;
+  readonly start: string;
+  readonly origin: Origin;
+}) {
+  const { sentence, spread } = readyDay(found.ready_on, found.ready, start, origin);
   return (
     <p>
-      <span className="block font-serif text-xl">
-        {newJarText.likelyReady2(likely.startsWith("day") ? newJarText.on(likely) : likely)}
+      <span className="block font-serif text-xl">{sentence}</span>
+      <span className="text-soft">
+        {found.ready_on || origin !== "flour_and_water"
+          ? newJarText.aForecastForThisWay(spread)
+          : newJarText.tryAnother(spread)}
       </span>
-      <span className="text-soft">{newJarText.aForecastForThisWay(spread)}</span>
     </p>
   );
 }

@@ -95,7 +95,7 @@ describe("a jar being planned", () => {
     const chosen = { seed_grams: "20,5", feed_grams: "44", blend: { rye: "2", spelt: "1" } };
     const jar = jarOf({ ...newDraft(CATALOGUE), chosen: { equal_parts: chosen } }, FAMILY, NOW, "UTC");
     expect(jar.choices).toEqual({ seed_grams: 20.5, blend: { rye: 2, spelt: 1 } });
-    expect([jar.family, jar.warmth_c, jar.size]).toEqual(["equal_parts", 22, 1]);
+    expect([jar.family, jar.warmth_c, jar.size]).toEqual(["equal_parts", 22, null]);
     expect([jar.volume_ml, jar.height_mm, jar.flare, jar.scale_step]).toEqual([370, 100, 1, 1]);
   });
 

@@ -30,7 +30,7 @@ export type JarDraft = {
   readonly family: FamilyCode;
   /** Each family keeps its own choices, so that looking at another loses nothing. */
   readonly chosen: Partial<Record<FamilyCode, Chosen>>;
-  /** Of the way's own amounts, such as "0.5". */
+  /** Of the way's own amounts, such as "0.5"; empty where it is what the jar takes. */
   readonly size: string;
   readonly tare: string;
   readonly volume: string;
@@ -48,6 +48,9 @@ export type JarDraft = {
   /** Goes before the family where there is one. */
   readonly method: OwnMethod | null;
   readonly start: When;
+  /** How far the questions were answered, and whether a way was chosen rather than suggested. */
+  readonly asked: number;
+  readonly wayChosen: boolean;
 };
 
 /** What a part of the form is given: the draft, a way to change it, and what is wrong with a field. */
@@ -65,7 +68,7 @@ export function newDraft({ beginning, glasses, places }: Catalogue): JarDraft {
     name: JAR_NAMES[Math.floor(Math.random() * JAR_NAMES.length)] ?? "",
     family: beginning.family,
     chosen: {},
-    size: "1",
+    size: "",
     tare: "",
     volume: String(glass?.volume_ml ?? ""),
     height: String(glass?.height_mm ?? ""),
@@ -78,6 +81,8 @@ export function newDraft({ beginning, glasses, places }: Catalogue): JarDraft {
     readyAfter: "usual",
     method: null,
     start: NOW,
+    asked: 0,
+    wayChosen: false,
   };
 }
 
@@ -94,13 +99,15 @@ export function draftLike(jar: Jar, catalogue: Catalogue): JarDraft {
   return {
     ...newDraft(catalogue),
     family,
+    wayChosen: true,
     chosen: { [family]: chosen },
     size: String(jar.size),
     tare: String(jar.tare_g),
     volume: String(jar.volume_ml),
     height: String(jar.height_mm),
     flare: String(jar.flare),
-    scaleStep: jar.scale_step,
+    hasScale: jar.scale_step !== null,
+    scaleStep: jar.scale_step ?? catalogue.beginning.scale_step,
     warmth: String(jar.warmth_c),
     night: jar.night_c === null ? "" : String(jar.night_c),
     thermometer: jar.thermometer,
@@ -142,6 +149,16 @@ export function beginningAt(family: Family, chosen: Chosen, origin: Origin): Cho
   return Object.fromEntries(Object.entries(chosen).filter(([code]) => !others.includes(code as OptionCode)));
 }
 
+/** A new jar that begins there: the first question is answered. */
+export function begunFrom(draft: JarDraft, { families }: Catalogue, from: Origin): JarDraft {
+  const family = families.find(
+    (one) => one.origin === from || one.begins.some(({ origin }) => origin === from),
+  );
+  if (!family) return draft;
+  const chosen = { ...draft.chosen, [family.code]: beginningAt(family, {}, from) };
+  return { ...draft, family: family.code, chosen, asked: 1 };
+}
+
 /** The options that matter under the choices as they stand, in the family's order. */
 export function optionsThatMatter(family: Family, chosen: Chosen): Option[] {
   const picks = picksOf(family, chosen);
@@ -167,6 +184,30 @@ export function partsOf(option: BlendOption, chosen: Chosen): Partial<Record<Flo
   return Object.fromEntries(
     shares.map(([flour, share]) => [flour, String(Number((share / least).toFixed(2)))]),
   );
+}
+
+/** One flour, or one mix, for every way there is: whichever comes of it is fed with that. */
+export function withFlour(
+  draft: JarDraft,
+  families: readonly Family[],
+  parts: Partial<Record<Flour, string>>,
+): JarDraft["chosen"] {
+  const chosen = { ...draft.chosen };
+  for (const family of families) {
+    const blends = family.options.filter((option) => option.kind === "blend");
+    chosen[family.code] = {
+      ...chosen[family.code],
+      ...Object.fromEntries(blends.map((option) => [option.code, parts])),
+    };
+  }
+  return chosen;
+}
+
+/** The flours with their parts as they stand for the jar as a whole. */
+export function flourOfAll(draft: JarDraft, family: Family): (readonly [Flour, string])[] {
+  const option = family.options.find((one) => one.code === "blend" && one.kind === "blend");
+  if (option?.kind !== "blend") return [];
+  return Object.entries(partsOf(option, draft.chosen[family.code] ?? {})) as [Flour, string][];
 }
 
 function choiceOf(option: Option, chosen: Chosen): NewJar["choices"][string] | null {
@@ -196,8 +237,9 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
     volume_ml: number(draft.volume),
     height_mm: number(draft.height),
     flare: number(draft.flare),
-    scale_step: draft.scaleStep,
-    size: number(draft.size),
+    scale_step: draft.hasScale ? draft.scaleStep : null,
+    // What this jar takes of it, where nobody has chosen.
+    size: draft.size === "" ? null : number(draft.size),
     warmth_c: number(draft.warmth),
     night_c: draft.night.trim() === "" ? null : number(draft.night),
     ready_after: draft.readyAfter,

@@ -19,12 +19,15 @@ const ready = (share: number, ...days: [number, number, number]): Ready => ({
 });
 
 describe("the day a way is ready on", () => {
-  it("is the model's where it can say, else the usual one", () => {
+  it("is the model's, and none where next to no jar gets ready here", () => {
     expect(readyDay(ready(1, 5.2, 7.1, 13.4), USUAL, START)).toMatchObject({
       likely: "day 8",
       spread: "6 to 14",
     });
-    expect(readyDay(null, USUAL, START)).toEqual({ days: 8, likely: "day 8", spread: "6 to 12" });
+    const none = readyDay(null, USUAL, START);
+    expect([none.likely, none.spread]).toEqual(["seldom here", "usually day 6 to 12, in other kitchens"]);
+    expect(none.days).toBeGreaterThan(readyDay(ready(0.4, 5.2, 24, 24), USUAL, START).days);
+    expect(readyDay(null, USUAL, START, "asleep").sentence).toBe("Likely ready on day 8");
   });
 
   it("says where it is only as far as was foreseen", () => {

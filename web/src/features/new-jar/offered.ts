@@ -42,21 +42,48 @@ export type ReadyDay = {
   readonly likely: string;
   /** `6 to 14`, or `6 to 24 or later`. */
   readonly spread: string;
+  /** `Likely ready on day 8`. */
+  readonly sentence: string;
 };
 
-/** The day of ready: by the jar model where it can say, else by what is usual for this way, flour and warmth. */
-export function readyDay(on: Ready | null, usual: ReadyDays, start: string): ReadyDay {
+/** What a way that next to never gets ready here is sorted after. */
+const NEVER_DAYS = 1000;
+
+/** The day of ready by the jar model; where next to no jar gets ready no day is told, and what is usual stands beside. */
+export function readyDay(
+  on: Ready | null,
+  usual: ReadyDays,
+  start: string,
+  origin: Origin = "flour_and_water",
+): ReadyDay {
   const days = (at: string) => (Date.parse(at) - Date.parse(start)) / DAY;
-  const [earliest, likely, latest] = on
-    ? [days(on.on.earliest), days(on.on.likely), days(on.on.latest)]
-    : [usual.earliest, usual.likely, usual.latest];
+  // What sleeps is a starter already: where the model tells no day, what is usual does.
+  if (!on && origin !== "flour_and_water") {
+    const day = `${newJarText.day} ${Math.ceil(usual.likely)}`;
+    return {
+      days: usual.likely,
+      likely: day,
+      spread: newJarText.to2(Math.ceil(usual.earliest), Math.ceil(usual.latest), ""),
+      sentence: newJarText.likelyReady2(newJarText.on(day)),
+    };
+  }
+  if (!on)
+    return {
+      days: NEVER_DAYS,
+      likely: newJarText.seldomHere,
+      spread: newJarText.elsewhere(Math.ceil(usual.earliest), Math.ceil(usual.latest)),
+      sentence: newJarText.seldomReadyHere,
+    };
+  const [earliest, likely, latest] = [days(on.on.earliest), days(on.on.likely), days(on.on.latest)];
+  const day = `${on.seldom ? newJarText.afterDay : newJarText.day} ${Math.ceil(likely)}`;
   return {
     days: likely,
-    likely: `${on?.seldom ? newJarText.afterDay : "day"} ${Math.ceil(likely)}`,
+    likely: day,
+    sentence: newJarText.likelyReady2(on.seldom ? day : newJarText.on(day)),
     spread: newJarText.to2(
       Math.ceil(earliest),
       Math.ceil(latest),
-      on?.latest_is_open ? newJarText.orLater : "",
+      on.latest_is_open ? newJarText.orLater : "",
     ),
   };
 }

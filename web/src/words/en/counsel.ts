@@ -3,6 +3,7 @@ import type { About, Advice, Counsel, Notice, SignCode, WordBody } from "../../a
 import { grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { SIGN_NAMES } from "./judging";
+import { addedWords, keptWords } from "./measure";
 
 const feeds = (count: number) => (count === 1 ? "the next feed" : `the next ${count} feeds`);
 
@@ -56,7 +57,7 @@ export function counselWords(one: Counsel, now: string, zone: string): Told {
   const flour = plan ? plan.flours.reduce((sum, part) => sum + part.g, 0) : 0;
   const then =
     due && plan && answer !== "followed"
-      ? `Next then ${Date.parse(due) > Date.parse(now) ? when(due, now, zone) : "at once"}: keep ${grams(plan.keep_g)}, add ${grams(water)} water and ${grams(flour)} flour.`
+      ? `Next then ${Date.parse(due) > Date.parse(now) ? when(due, now, zone) : "at once"}: keep ${keptWords(plan.keep_g, plan.by_hand?.keep, plan.by_hand?.keep_part)}, add ${plan.by_hand ? addedWords(plan) : `${grams(water)} water and ${grams(flour)} flour`}.`
       : null;
   return { what: `${ADVICE_WORDS[one.advice](Math.max(1, one.feeds))}.`, why, then };
 }

@@ -35,7 +35,7 @@ export const kitchenText = {
   theShelfIsEmpty: "The shelf is empty.",
   allItTakesIsFlour:
     "All it takes is flour, water, a clear jar and a scale. You choose a flour and an hour; Despertar does the arithmetic and keeps the log.",
-  planYourFirstJar: "Plan your first jar",
+  whatDoYouBeginWith: "What do you begin with?",
   rawFlourAndRawStarter:
     "Raw flour and raw starter are not for tasting. Wash your hands after handling them.",
 } as const;

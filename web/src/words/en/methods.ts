@@ -1,14 +1,7 @@
 /** Families, their options and choices, in the baker's words. */
-import type { FamilyCode, OptionScale, Origin, PickCode, Reason, Thing } from "../../api/types";
+import type { FamilyCode, OptionScale, PickCode, Reason, Thing } from "../../api/types";
 
 type Named = { readonly label: string; readonly hint?: string };
-
-export const ORIGIN_WORDS: Record<Origin, Named> = {
-  flour_and_water: { label: "Flour and water", hint: "a new starter" },
-  dried: { label: "Dried flakes", hint: "or a sachet" },
-  frozen: { label: "A frozen pinch" },
-  asleep: { label: "Asleep in the fridge", hint: "or finished already" },
-};
 
 export const FAMILY_WORDS: Record<FamilyCode, Named> = {
   equal_parts: {

@@ -2,25 +2,34 @@
 import type { DeedKind, Move, NextMove, Normal, StepState } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, span, when } from "../../lib/time";
+import { addedWords, keptWords, measure } from "./measure";
 import { sightWords } from "./sights";
-import { addedWords } from "./tasks";
+import { amount } from "./tasks";
 
 type Sentence = { readonly what: string; readonly how: string };
 type Told = { readonly name: string; readonly move: NextMove; readonly now: string; readonly zone: string };
 
-function weights({ plan, scale_walk: walk, do: tasks }: NextMove): string {
+/** What goes into a feed and what stays, from its verb on: `Keep 30 g, add 30 g water and 30 g spelt.` */
+function weights({ plan, scale_walk: walk, do: tasks }: NextMove, then = ""): string {
   if (!plan) return "";
+  const hand = plan.by_hand;
+  const said = (text: string) => (then ? then + text.charAt(0).toLowerCase() + text.slice(1) : text);
   if (tasks.some((task) => task.do === "put_in"))
-    return `${grams(plan.keep_g)} of the culture, ${addedWords(plan)}.`;
-  if (plan.keep_g === 0) return `${addedWords(plan)}.`;
-  if (tasks.some((task) => task.do === "keep_all")) return `all of it, add ${addedWords(plan)}.`;
-  const shows = walk[0]?.scale_shows_g;
-  const out =
-    walk[0]?.do === "take_out" && shows !== undefined
-      ? ` (the scale then shows ${grams(shows)}, jar and all)`
-      : "";
+    return said(`${measure(plan.keep_g, hand?.keep)} of the culture, ${addedWords(plan)}.`);
+  if (plan.keep_g === 0) return said(`${addedWords(plan)}.`);
+  if (tasks.some((task) => task.do === "keep_all")) return said(`Keep all of it, add ${addedWords(plan)}.`);
+  const out = tasks.find((task) => task.do === "take_out");
+  if (hand && out) return said(`Stir, take out ${amount(out)}, add ${addedWords(plan)}.`);
   const clean = tasks.some((task) => task.do === "clean_jar") ? " in a clean jar" : "";
-  return `${grams(plan.keep_g)}${clean}${out}, add ${addedWords(plan)}.`;
+  const taken = walk.find((step) => step.do === "take_out");
+  // A reading helps who has weighed the jar; who measures by hand has no scale to read.
+  const shows =
+    taken && !hand && !taken.from_zero
+      ? ` (the scale then shows ${grams(taken.scale_shows_g)}, jar and all)`
+      : "";
+  return said(
+    `Keep ${keptWords(plan.keep_g, hand?.keep, hand?.keep_part)}${clean}${shows}, add ${addedWords(plan)}.`,
+  );
 }
 
 /** Its time is still to come. */
@@ -64,7 +73,7 @@ const MOVE_WORDS: Record<Move, (told: Told) => Sentence> = {
   }),
   feed: (told) => {
     const { state } = told.move;
-    const keep = `${state === "not_yet" || state === "waiting" ? "Then keep" : "Keep"} ${weights(told.move)}`;
+    const keep = weights(told.move, state === "not_yet" || state === "waiting" ? "Then " : "");
     const look = state === "waiting" ? `Look again ${due(told)}. ` : "";
     return { what: FEED[state ?? "due"](told), how: look + keep };
   },

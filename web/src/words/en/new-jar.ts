@@ -43,6 +43,8 @@ export const newJarText = {
   fetchingTheMethods: "Fetching the methods",
   aNewJar: "A new jar",
   size: "Size",
+  whatFits: "what this jar takes",
+  iHaveNone: "I have none",
   yourScaleTells: "Your scale tells steps of",
   floursOnYourShelf: "Flours on your shelf",
   whatYouWillCallIt: "What you will call it on the shelf.",
@@ -56,7 +58,6 @@ export const newJarText = {
   thermometerC: (celsius: string | number) => `thermometer, ${celsius} °C`,
   warmthWhereItStands: "Warmth where it stands",
   n24To27IsBest: "24 to 27 is best; cooler is slower. Never above 38.",
-  likelyReady: (likely: string | number) => `Likely ready ${likely}`,
   thePlan: "The plan",
   whatItAsksOfYou: "What it asks of you",
   thisJarIsFullEarly:
@@ -87,6 +88,12 @@ export const newJarText = {
   takeIt2: (label: string | number) => `Take it: ${label}`,
   firstMixOf: (name: string | number) => `First mix of ${name}`,
   afterDay: "after day",
+  day: "day",
+  seldomHere: "seldom here",
+  seldomReadyHere: "Seldom ready so",
+  elsewhere: (from: number, to: number) => `usually day ${from} to ${to}, in other kitchens`,
+  tryAnother: (usual: string) =>
+    `Fed so, with this flour and warmth, few get there; ${usual}. Try more warmth, some rye, or another way.`,
   orLater: " or later",
   to2: (day: string | number, day2: string | number, detail: string | number) => `${day} to ${day2}${detail}`,
 } as const;

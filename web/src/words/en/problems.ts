@@ -50,7 +50,8 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   not_a_choice: (facts) => `Choose one of: ${facts.known ?? "those shown"}.`,
   keeps_more_than_there_is: (facts) => `There are only ${facts.there_is_g} g in the jar. Keep that or less.`,
   nothing_kept: (facts) => `Keep some seed: up to ${facts.there_is_g} g are in the jar.`,
-  jar_too_small: (facts) => `${facts.total_g} g do not fit: this jar holds ${facts.most_g} g to the rim.`,
+  jar_too_small: (facts) =>
+    `${facts.total_g} g do not fit: this jar holds ${facts.most_g} g to the rim.${facts.fits_share ? ` ${Number(facts.fits_share) <= 0.25 ? "A quarter" : "Half"} of the amounts fits.` : ""}`,
   level_above_rim: (facts) => `That is above the rim. The rim is at ${facts.most}.`,
   level_below_bottom: (facts) => `That is below the bottom. Use ${facts.least} or more.`,
   no_line_yet: () => "There is no line yet to measure against.",
@@ -129,6 +130,7 @@ const FIELDS: Record<string, string> = {
   salt_g: "Salt",
   line_mm: "Line",
   tare_g: "Empty jar",
+  jar_and_all_g: "Jar and all",
   volume_ml: "Volume",
   height_mm: "Height",
   starts_at: "Start",

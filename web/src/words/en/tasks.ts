@@ -1,9 +1,9 @@
 /** What a step asks for, task by task; amounts as the method says them, grams beside. */
-import type { DeedKind, Doing, FeedPlan, Measured, Step, Task, Unit } from "../../api/types";
-import { grams, list } from "../../lib/numbers";
+import type { DeedKind, Doing, Measured, Step, Task, Thickness, Unit } from "../../api/types";
+import { grams } from "../../lib/numbers";
 import { quarters } from "../../lib/units";
-import { FLOUR_WORDS, flourList } from "./flours";
-import { THICKNESS_WORDS } from "./looks";
+import { FLOUR_WORDS } from "./flours";
+import { measure, partWords } from "./measure";
 
 /** What was done beside feeding. */
 export const DEED_WORDS: Record<DeedKind, string> = {
@@ -29,15 +29,27 @@ function measuredWords({ value, unit }: Measured): string {
 }
 
 /** `2 tablespoons (30 g)`, `30 g` */
-export function amount(doing: Pick<Doing, "g" | "measured">): string {
+export function amount(doing: Pick<Doing, "g" | "measured" | "spoons">): string {
+  if (doing.spoons && doing.spoons.length > 0) return measure(doing.g ?? 0, doing.spoons);
   const weight = grams(doing.g ?? 0);
   return doing.measured ? `${measuredWords(doing.measured)} (${weight})` : weight;
 }
 
+/** What it is to move like. */
+export const MOVES_LIKE: Record<Thickness, string> = {
+  runny: "cream",
+  thin_batter: "a thin batter",
+  thick_batter: "a thick batter",
+  toothpaste: "toothpaste",
+  soft_dough: "a soft dough",
+  putty: "putty",
+};
+
 const TASK_WORDS: Record<Task, (doing: Doing) => string> = {
   pour_off: () => "pour off the liquid on top",
   keep_all: () => "keep all of it",
-  keep: (doing) => `keep ${amount(doing)}`,
+  keep: (doing) =>
+    partWords(doing.part) ? `keep about ${partWords(doing.part)} of it` : `keep ${amount(doing)}`,
   take_out: (doing) => `take out ${amount(doing)}`,
   clean_jar: () => "go over to a clean jar",
   put_in: (doing) => `put in ${amount(doing)} of the culture`,
@@ -46,12 +58,12 @@ const TASK_WORDS: Record<Task, (doing: Doing) => string> = {
   add_flour: (doing) => `add ${amount(doing)} ${doing.flour ? FLOUR_WORDS[doing.flour] : "flour"}`,
   add_salt: (doing) => `add ${amount(doing)} salt`,
   hold_back: (doing) =>
-    `hold back about ${grams(doing.g ?? 0)} of the water until it is ${doing.until_thickness ? THICKNESS_WORDS[doing.until_thickness] : "as thick as before"}`,
+    `hold back about ${amount(doing)} of the water; add of it until it moves like ${doing.until_thickness ? MOVES_LIKE[doing.until_thickness] : "before"}`,
   stir: () => "stir",
   to_fridge: () => "put it in the fridge",
   to_counter: () => "take it out of the fridge",
   measure_height: () => "measure its height",
-  read_ph: () => "read its pH",
+  read_ph: () => "read its pH, if you have strips",
   weigh_reference: () => "weigh jar and mix, and note it",
   float_test: () => "try a spoonful on water; floating supports, sinking says little",
   side_by_side: () => "try two ratios side by side",
@@ -62,16 +74,6 @@ const TASK_WORDS: Record<Task, (doing: Doing) => string> = {
 export function taskLine(doings: readonly Doing[]): string {
   const line = doings.map((doing) => TASK_WORDS[doing.do](doing)).join(", ");
   return line.charAt(0).toUpperCase() + line.slice(1);
-}
-
-/** What goes in, for a sentence: `30 g water, 6 g juice and 20 g spelt`. */
-export function addedWords(plan: FeedPlan): string {
-  const parts = [];
-  if (plan.water_g > 0) parts.push(`${grams(plan.water_g)} water`);
-  if (plan.juice_g > 0) parts.push(`${grams(plan.juice_g)} juice`);
-  if (plan.flours.length > 0) parts.push(flourList(plan.flours));
-  if (plan.salt_g > 0) parts.push(`${grams(plan.salt_g)} salt`);
-  return list(parts);
 }
 
 export const ACT_WORDS: Record<Step["act"], string> = {

@@ -3,21 +3,28 @@ import type { DiscardTo, Flour, Mend, ScaleAct, ScaleStep, Sheet } from "../../a
 import { grams, list } from "../../lib/numbers";
 import { amountOf, type WeightUnit } from "../../lib/units";
 import { FLOUR_WORDS } from "./flours";
+import { partWords } from "./measure";
+import { MOVES_LIKE } from "./tasks";
 
 const ACT_WORDS: Record<ScaleAct, (much: string, step: ScaleStep) => string> = {
+  pour_off: () => "Pour off the liquid on top, or stir it in",
+  read_ph: () => "Stir it. If you have strips, read its pH",
   empty_jar: () => "Put the empty jar on the scale",
   add_seed: (much) => `Spoon over ${much} of the old jar`,
   add_culture: (much) => `Put in ${much} of the culture`,
-  take_out: (much, { add_g: out }) => (out < 0 ? `Take out about ${much}` : "Nothing to take out"),
+  take_out: (much, { add_g: out }) => (out < 0 ? `Stir, then take out about ${much}` : "Nothing to take out"),
   add_water: (much) => `Add ${much} water`,
   add_juice: (much) => `Add ${much} juice`,
   add_flour: (much, { flour }) => `Add ${much} ${flour ? FLOUR_WORDS[flour] : "flour"}`,
   add_salt: (much) => `Add ${much} salt`,
+  add_held_back: (much) => `Add of the other ${much} water`,
 };
 
-/** What to do, its amount in the unit that the baker reads. */
-export function actWords(step: ScaleStep, unit: WeightUnit, gPerOz: number): string {
-  return ACT_WORDS[step.do](amountOf(step, unit, gPerOz), step);
+/** What to do, its amount in the unit that the baker reads; by hand a part of the jar goes before its spoons. */
+export function actWords(step: ScaleStep, unit: WeightUnit, sheet: Sheet): string {
+  const part = step.do === "take_out" && step.add_g < 0 ? partWords(sheet.plan.by_hand?.keep_part) : null;
+  if (part) return `Stir, then take out until about ${part} is left`;
+  return ACT_WORDS[step.do](amountOf(step, unit, sheet.g_per_oz), step);
 }
 
 export const UNIT_CHOICES = [
@@ -43,7 +50,9 @@ export function capital(text: string): string {
 }
 
 /** What a step corrects, and what was typed for it. */
-type Corrected = { readonly what: "keep" | "water" } | { readonly what: "flour"; readonly flour: Flour };
+type Corrected =
+  | { readonly what: "keep" | "water" | "held" }
+  | { readonly what: "flour"; readonly flour: Flour };
 type Typed = {
   readonly keep: string;
   readonly water: string;
@@ -51,10 +60,10 @@ type Typed = {
 };
 
 /** The label of a field that is left empty when all went as planned. */
-export function fieldLabel(field: Corrected, planned: number, flourName: (flour: Flour) => string) {
-  const what =
-    field.what === "flour" ? capital(flourName(field.flour)) : field.what === "keep" ? "Kept" : "Water";
-  return { label: `${what}, if not ${grams(planned)}` };
+export function fieldLabel(field: Corrected, planned: string, flourName: (flour: Flour) => string) {
+  const names = { keep: "Kept", water: "Water", held: "Of it went in" };
+  const what = field.what === "flour" ? capital(flourName(field.flour)) : names[field.what];
+  return { label: `${what}, if not ${planned}` };
 }
 
 /** What is so far off the plan that it is asked about. */
@@ -73,6 +82,14 @@ export function farOffWords(off: readonly string[], typed: Typed, sheet: Sheet):
 
 /** The hint of a step; a first mix keeps nothing that could be loosened. */
 export function actHint(step: ScaleStep, sheet: Sheet): string {
+  const hand = sheet.plan.by_hand;
+  if (step.do === "take_out") return hand ? "What comes out is seen to at the end." : takeOutHint(step);
+  if (step.do === "add_held_back") {
+    const thick = sheet.until_thickness;
+    return `A spoonful at a time, stirring, until it moves like ${thick ? MOVES_LIKE[thick] : "it did before"}. What it does not need stays out.`;
+  }
+  if (step.do === "empty_jar" && sheet.tare_g === null)
+    return "Clean and dry, lid off. Type what it weighs, or press zero on the scale.";
   if (step.do !== "add_water") return ACT_HINTS[step.do];
   if (sheet.plan.flours.length === 0) return "Lukewarm at most. It soaks in it; no flour yet.";
   if (sheet.plan.keep_g === 0) return "Into the clean jar, then the flour onto it.";
@@ -94,7 +111,16 @@ export function roundWords(ratio: string): string {
   return said === ratio ? `Feed ${ratio}` : capital(said);
 }
 
+function takeOutHint({ from_zero: zero }: ScaleStep): string {
+  return zero
+    ? "Put the jar on the scale and press zero first. Take out until it shows this, with its minus."
+    : ACT_HINTS.take_out;
+}
+
 const ACT_HINTS: Record<ScaleAct, string> = {
+  pour_off: "Pour it off for a milder, thicker jar; stir it in for a sourer one.",
+  read_ph: "Without strips, go on.",
+  add_held_back: "",
   empty_jar: "Clean and dry, lid off.",
   add_seed: "From the middle of it; the rest goes to compost or bin.",
   add_culture: "Crumble or loosen it.",

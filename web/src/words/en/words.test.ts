@@ -25,7 +25,15 @@ const PLAN: FeedPlan = {
   hold_back_g: 0,
   measured: [],
 };
-const DOING: Doing = { do: "stir", g: null, out_g: null, flour: null, measured: null, until_thickness: null };
+const DOING: Doing = {
+  do: "stir",
+  g: null,
+  out_g: null,
+  flour: null,
+  measured: null,
+  until_thickness: null,
+  spoons: [],
+};
 const FEED: NextMove = {
   move: "feed",
   state: "due",
@@ -45,6 +53,8 @@ const FEED: NextMove = {
       brings_g: 30,
       corrects: "seed",
       in_spoons: [],
+      from_zero: false,
+      spoon_g: null,
     },
   ],
   is_now: true,
@@ -62,7 +72,7 @@ describe("the next move", () => {
   it("is one sentence with this jar's grams", () => {
     expect(say({})).toEqual({
       what: "Feed Moth now.",
-      how: "Keep 30 g (the scale then shows 230 g, jar and all), add 30 g water and 20 g spelt and 10 g whole rye.",
+      how: "Keep 30 g (the scale then shows 230 g, jar and all), add 30 g water, 20 g spelt and 10 g whole rye.",
     });
   });
 
