@@ -25,6 +25,7 @@ from places.api import router as places
 from problems import Problem, ProblemsOut, ServerProblem, answer, body, from_refusal
 from problems.stored import UnreadableError
 from problems.validation import problems
+from reckoner.api import router as reckoner
 from reminders.api import router as reminders
 
 from .contract import DocumentedAPI
@@ -38,7 +39,7 @@ class StrictJson(JSONRenderer):
 
 
 api = DocumentedAPI(title="Despertar", version=settings.VERSION, docs_url=None, openapi_url=None, renderer=StrictJson())
-for router in (accounts, places, kitchen, logbook, photos, guidance, exchange, reminders, demo):
+for router in (accounts, places, kitchen, logbook, photos, guidance, reckoner, exchange, reminders, demo):
     api.add_router("", router)
 
 

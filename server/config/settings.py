@@ -40,6 +40,7 @@ INSTALLED_APPS = [
     "logbook",
     "photos",
     "guidance",
+    "reckoner",
     "exchange",
     "reminders",
     "demo",

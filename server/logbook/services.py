@@ -158,6 +158,34 @@ def restore(account: Account, entry_id: UUID, now: datetime) -> Recorded:
         return _recorded(entry)
 
 
+def move(account: Account, entry_id: UUID, to_jar: UUID, now: datetime) -> Recorded:
+    """Take a feed or a look over to the jar that it was of; sent twice it moves once. What it said stays as it was.
+
+    Raises Refusal where it does not fit there, or where what came after it here stands on it.
+    """
+    with transaction.atomic():
+        from_jar = _jar_of_entry(entry_id)
+        # In one order, so that two that are moved across each other do not wait for one another.
+        cards = {jar_id: lock_jar(account, jar_id) for jar_id in sorted({from_jar, to_jar})}
+        entry = Entry.objects.select_related("recorded_by").get(id=entry_id)
+        if entry.jar_id == to_jar:
+            return _recorded(entry)
+        if entry.kind not in MOVED or entry.withdrawn_at is not None:
+            raise Problem(ServerProblem.NOT_ACCEPTED, "kind")
+        core = _to_core(entry)
+        admit_removal(_core_log(_rows([from_jar])), core)
+        admit(cards[to_jar].setup, _core_log(_rows([to_jar])), core, now)
+        _note_change(entry, "moved", account, now)
+        entry.jar_id = to_jar
+        entry.revision += 1
+        entry.save(update_fields=["jar", "revision"])
+        return _recorded(entry)
+
+
+# What may be noted with the wrong jar in hand.
+MOVED = frozenset({"feed", "look"})
+
+
 def history(account: Account, entry_id: UUID) -> list[Changed]:
     """Every change of an entry that can still be read, the latest first."""
     _, entry = _own(account, entry_id, lock=False)

@@ -39,7 +39,7 @@ class EntryOut(Schema):
 
 
 class ChangeOut(Schema):
-    what: Literal["amended", "withdrawn", "restored"]
+    what: Literal["amended", "withdrawn", "restored", "moved"]
     made_at: datetime
     made_by: str | None
     before: EntryBody

@@ -10,10 +10,11 @@ from django.utils import timezone
 from ninja import Router
 
 from accounts.security import Baker, signed_in
+from logbook.wire import EntryOut, recorded_out
 from problems import ProblemsOut
 
 from . import services
-from .wire import PhotoIn, PhotoOut, photo_out, points_in
+from .wire import MoveIn, PhotoIn, PhotoOut, photo_out, points_in
 
 router = Router(tags=["photos"], auth=signed_in)
 
@@ -29,6 +30,12 @@ def add_photo(request: Baker, jar_id: UUID, payload: PhotoIn) -> PhotoOut:
             request.auth, jar_id, payload.id, payload.photo, payload.at, payload.look, points, timezone.now()
         )
     )
+
+
+@router.post("/log/{entry_id}/move", response={200: EntryOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut})
+def move_entry(request: Baker, entry_id: UUID, payload: MoveIn) -> EntryOut:
+    """A feed or a look that was noted with the wrong jar goes over to its own, its photos with it."""
+    return recorded_out(services.move_entry(request.auth, entry_id, payload.jar_id, timezone.now()))
 
 
 @router.get(

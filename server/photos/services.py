@@ -5,6 +5,7 @@ from __future__ import annotations
 import logging
 from dataclasses import dataclass
 from datetime import datetime
+from functools import partial
 from pathlib import Path
 from typing import Any
 from uuid import UUID
@@ -14,6 +15,7 @@ from django.db import transaction
 
 from accounts.services import Account
 from kitchen.services import jar_of, lock_jar
+from logbook.services import Recorded, move
 from problems import Problem, ServerProblem, not_found
 from problems.stored import Step, UnreadableError, in_form_of_today, marked
 
@@ -121,8 +123,35 @@ def take_away(account: Account, photo_id: UUID, now: datetime) -> None:
     row = _own(account, photo_id)
     row.withdrawn_at = now
     row.save(update_fields=["withdrawn_at"])
+    _clear(row.jar_id, row.id)
+
+
+def move_entry(account: Account, entry_id: UUID, to_jar: UUID, now: datetime) -> Recorded:
+    """Take a feed or a look over to the jar that it was of, its photos with it. Raises Refusal or Problem."""
+    with transaction.atomic():
+        moved = move(account, entry_id, to_jar, now)
+        _go_with(entry_id, to_jar)
+    return moved
+
+
+def _go_with(look: UUID, to_jar: UUID) -> None:
+    """The photos of a look go where it goes, their files with them."""
+    rows = list(Photo.objects.select_for_update().filter(look=look, withdrawn_at=None).exclude(jar_id=to_jar))
+    for row in rows:
+        for size in ("large", "small"):
+            here, there = _path(row.jar_id, row.id, size), _path(to_jar, row.id, size)
+            there.parent.mkdir(parents=True, exist_ok=True)
+            if here.exists():
+                # A copy, so that a move that is not kept after all loses nothing.
+                there.write_bytes(here.read_bytes())
+        transaction.on_commit(partial(_clear, row.jar_id, row.id))
+        row.jar_id = to_jar
+        row.save(update_fields=["jar"])
+
+
+def _clear(jar_id: UUID, photo_id: UUID) -> None:
     for size in ("large", "small"):
-        _path(row.jar_id, row.id, size).unlink(missing_ok=True)
+        _path(jar_id, photo_id, size).unlink(missing_ok=True)
 
 
 def _own(account: Account, photo_id: UUID) -> Photo:

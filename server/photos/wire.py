@@ -39,6 +39,12 @@ class PhotoIn(Request):
     photo: Base64Bytes
 
 
+class MoveIn(Request):
+    """The jar that an entry was of."""
+
+    jar_id: UUID
+
+
 class PhotoOut(Schema):
     id: UUID
     look: UUID | None

@@ -50,7 +50,7 @@ class WithTheMouse(Journey):
         page.press("link", "Rise line and log")
         page.one("heading", "Rise line")
         page.sees("1.4 × · bubbles: a few · domed")
-        page.sees("First mix 20 g water, 20 g spelt")
+        page.sees("First mix 20 g water and 20 g spelt")
 
 
 class WithTheKeyboardAlone(Journey):
@@ -58,6 +58,7 @@ class WithTheKeyboardAlone(Journey):
         page = self.browser
         self.enter(self.baker(), "/new?all=1")
         page.one("textbox", "Name")
+        page.press("toggle", "Equal parts by the clock")
         page.tab_to("textbox", "Weight of the empty jar")
         page.keys("180")
         page.tab_to("textbox", "Name")

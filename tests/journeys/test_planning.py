@@ -58,6 +58,7 @@ class Choosing(Journey):
     def test_half_the_size_is_half_of_everything(self) -> None:
         page = self.browser
         self.enter(self.baker(), "/new?all=1")
+        page.press("toggle", "Equal parts by the clock")
         page.sees("Add 45 g water, add 45 g whole wheat.")
         page.press("toggle", "half of it")
         page.sees("Keep 15 g, add 15 g water, add 15 g whole wheat.")
@@ -65,6 +66,7 @@ class Choosing(Journey):
     def test_a_scale_that_tells_tenths_of_a_gram(self) -> None:
         page = self.browser
         self.enter(self.baker(), "/new?all=1")
+        page.press("toggle", "Equal parts by the clock")
         page.press("toggle", "half of it")
         page.sees("Add 23 g water, add 23 g whole wheat.")
         page.press("toggle", "0.1 g")
@@ -103,8 +105,8 @@ class Choosing(Journey):
         out = [int(row.split(" g")[-2].split()[-1]) for row in rows]
         self.assertEqual(out, sorted(out))
         self.assertEqual(page.axe(), [])
-        page.press("button", "Take it: Only when hungry")
-        page.sees("Least flour, least waste; for cool kitchens.")
+        page.press("button", "Take it: Small seed, big meal")
+        page.sees("Little kept, much added, once a day.")
 
     def test_a_flour_of_ones_own_stands_first_and_on_the_shopping_list(self) -> None:
         page = self.browser

@@ -3,11 +3,16 @@
 from __future__ import annotations
 
 from datetime import UTC, datetime, timedelta
+from uuid import uuid4
 
 from django.test import TestCase, override_settings
 from django.utils import timezone
 
+from demo.kitchen_data import JARS
 from demo.services import lay_kitchen
+from ferment.doors.assessment import assess
+from logbook.bodies import to_core
+from tests.core.voices import contradictions
 
 from .base import Baker, look_body, record
 
@@ -33,6 +38,15 @@ class Laying(TestCase):
                 "Quarry": (20, told["Quarry"][1]),
             },
         )
+
+    def test_no_two_statements_of_a_page_contradict_each_other(self) -> None:
+        for hour in (3, 8, 20):
+            now = datetime(2026, 3, 4, hour, 15, tzinfo=UTC)
+            for jar in JARS:
+                with self.subTest(jar=jar.name, hour=hour):
+                    setup = jar.setup(jar.starts_at(now))
+                    log = tuple(to_core(uuid4(), body) for body in jar.log(now))
+                    self.assertEqual(contradictions(assess(setup, log, now), now), [])
 
     def test_one_jar_is_kept_in_the_fridge_with_a_bake_planned_on_saturday(self) -> None:
         lay_kitchen(timezone.now())

@@ -129,7 +129,7 @@ def admit_removal(log: Log, entry: Entry) -> None:
 
 def _admit_feed(setup: Setup, others: Log, feed: Feed, before: Entry | None) -> None:
     feeds = feeds_of(others)
-    # An edited feed keeps its place its place; a new one that was forgotten is put in between, after the first mix.
+    # An edited feed keeps its place; a new one that was forgotten is put in between, after the first mix.
     place = sum(1 for other in feeds if other.at < (before or feed).at)
     if before is None and feeds and place == 0:
         raise Refusal(RefusalCode.BEFORE_THE_LAST_FEED, "at", {"last_feed_at": feeds[0].at.isoformat()})

@@ -78,7 +78,7 @@ def plan(
         changes=tuple(changes),
         stage=phase.name if phase else None,
         ends=ends,
-        done=_done_totals(ledger, walk.steps, starts_at, now),
+        done=_done_totals(ledger, walk.steps, starts_at, now, is_by_hand=course.by_hand),
         to_ready=_totals_ahead(ahead, now),
         ready=ready_days(course, warmth_c),
         taken=walk.standing.taken,
@@ -226,7 +226,9 @@ def _minutes(steps: tuple[Step, ...] | list[Step], days: float) -> float:
     return round(acts + LOOK_MINUTES_A_DAY * max(0.0, days), 1)
 
 
-def _done_totals(ledger: Ledger, steps: list[Step], starts_at: datetime, now: datetime) -> PlanTotals:
+def _done_totals(
+    ledger: Ledger, steps: list[Step], starts_at: datetime, now: datetime, *, is_by_hand: bool
+) -> PlanTotals:
     rounds = ledger.rounds
     start = rounds[0].feed.at if rounds else starts_at
     return PlanTotals(
@@ -236,6 +238,7 @@ def _done_totals(ledger: Ledger, steps: list[Step], starts_at: datetime, now: da
         discard_g=round(sum(turn.discard_g for turn in rounds), 3),
         feeds=len(rounds),
         minutes=_minutes(steps, (now - start) / timedelta(days=1)),
+        is_by_hand=is_by_hand,
     )
 
 
@@ -255,6 +258,7 @@ def totals(steps: tuple[Step, ...], days: float) -> PlanTotals:
         discard_g=round(out, 3),
         feeds=len(plans),
         minutes=_minutes(steps, days),
+        is_by_hand=any(one.is_by_hand for one in plans),
     )
 
 

@@ -11,6 +11,7 @@ from enum import StrEnum
 from ..kitchen.flours import Flour, FlourLot
 from ..kitchen.hours import Hours
 from ..kitchen.quantities import Spoonful
+from ..mixing.by_hand import ByHand, of_feed
 from ..mixing.feeding import FeedPlan, Measured
 from ..protocol.advised import Advice
 from ..protocol.amounts import Own
@@ -216,7 +217,8 @@ class Change:
 
 @dataclass(frozen=True)
 class PlanTotals:
-    """What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included."""
+    """What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included; in spoons and cups
+    where it is measured so."""
 
     flours: FlourLot
     water_g: float
@@ -224,6 +226,13 @@ class PlanTotals:
     discard_g: float
     feeds: int
     minutes: float
+    is_by_hand: bool = False
+
+    @property
+    def by_hand(self) -> ByHand | None:
+        if not self.is_by_hand:
+            return None
+        return of_feed(self.discard_g, self.flours, self.water_g, self.juice_g, 0.0)
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from ferment.planner.steps import Act, ChangeCode, SightCode, StepState, Task
 from ferment.protocol.method import Normal
 from ferment.record.log import Thickness
 
-from .mixing import FeedPlan, FlourGrams, Measured, Spoonful
+from .mixing import ByHand, FeedPlan, FlourGrams, Measured, Spoonful
 
 
 class WaitsFor(Told):
@@ -76,7 +76,8 @@ class Change(Told):
 
 
 class PlanTotals(Told):
-    """What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included."""
+    """What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included; in spoons
+    and cups where it is measured so."""
 
     flours: tuple[FlourGrams, ...]
     water_g: float
@@ -84,6 +85,7 @@ class PlanTotals(Told):
     discard_g: float
     feeds: int
     minutes: float
+    by_hand: ByHand | None = None
 
 
 class ReadyDays(Told):

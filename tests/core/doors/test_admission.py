@@ -7,6 +7,7 @@ from datetime import timedelta
 from unittest import TestCase
 
 from ferment.doors.admission import admit, admit_removal, admit_setup
+from ferment.doors.assessment import assess
 from ferment.kitchen.vessel import LevelUnit, Vessel
 from ferment.record.log import (
     Bin,
@@ -47,10 +48,24 @@ class NewEntries(TestCase):
     def test_times(self) -> None:
         self.refused(daily(3), feed(101), "at", RefusalCode.IN_THE_FUTURE)
         admit(setup(), daily(3), replace(feed(100), at=LATER + timedelta(minutes=4)), LATER)
-        late = self.refused(daily(3), feed(71), "at", RefusalCode.BEFORE_THE_LAST_FEED)
-        self.assertEqual(late.facts["last_feed_at"], (START + hours(72)).isoformat())
+        early = self.refused(daily(3), feed(-1), "at", RefusalCode.BEFORE_THE_LAST_FEED)
+        self.assertEqual(early.facts["last_feed_at"], START.isoformat())
+        self.refused(daily(3), replace(feed(72), id="again"), "at", RefusalCode.AFTER_THE_NEXT_FEED)
         self.refused(daily(3), look(-1, 1.0), "at", RefusalCode.BEFORE_THE_START)
         self.refused((), look(1, 1.0), "at", RefusalCode.BEFORE_THE_START)
+
+    def test_a_forgotten_feed_is_put_in_between(self) -> None:
+        log = daily(3)
+        forgotten = feed(60)
+        admit(setup(), log, forgotten, LATER)
+        told = assess(setup(), (*log, forgotten), LATER)
+        self.assertEqual([turn.at for turn in told.rounds][-2:], [START + hours(60), START + hours(72)])
+
+    def test_the_empty_jar_weighed_at_a_feed(self) -> None:
+        log = (*daily(3), replace(feed(90), tare_g=215.0))
+        admit(setup(), daily(3), log[-1], LATER)
+        self.assertEqual(assess(setup(), log, LATER).stands.vessel.tare_g, 215.0)
+        self.refused(daily(3), replace(feed(90), tare_g=6_000.0), "tare_g", RefusalCode.OUT_OF_RANGE)
 
     def test_amounts(self) -> None:
         self.refused(daily(3), feed(90, keep_g=95), "keep_g", RefusalCode.KEEPS_MORE_THAN_THERE_IS)

@@ -130,3 +130,27 @@ class ForThisKitchen(TestCase):
         told = side_by_side(FAMILIES, PLAIN, Origin.FROZEN, has_scale=True)
         self.assertTrue(told)
         self.assertEqual({one.compared.origin for one in told}, {Origin.FROZEN})
+
+
+class Suggested(TestCase):
+    """For who does not want to choose: nothing speaks against it, about as soon as any, and the least wasted."""
+
+    def one(self, origin: Origin, flour: str, celsius: float, *, has_scale: bool) -> Offered:
+        setup = Setup("equal_parts", {"blend": {flour: 1.0}}, ROOMY, START, warmth_c=celsius)
+        found = side_by_side(FAMILIES, setup, origin, has_scale=has_scale)
+        suggested = [one for one in found if one.suggested]
+        self.assertEqual(len(suggested), 1)
+        return suggested[0]
+
+    def test_without_a_scale_none_that_needs_one(self) -> None:
+        for flour, celsius in (("rye", 22.0), ("white", 17.0)):
+            with self.subTest(flour):
+                one = self.one(Origin.FLOUR_AND_WATER, flour, celsius, has_scale=False)
+                self.assertNotIn(Thing.SCALE, one.compared.needs)
+                self.assertNotIn(Reason.SELDOM_READY, one.speaks_against)
+        self.assertEqual(self.one(Origin.DRIED, "white", 22.0, has_scale=False).compared.family, "dried_spoons")
+
+    def test_with_one_the_least_is_wasted(self) -> None:
+        one = self.one(Origin.FLOUR_AND_WATER, "rye", 22.0, has_scale=True)
+        self.assertIn(Thing.SCALE, one.compared.needs)
+        self.assertIn(one.compared.family, {"when_hungry", "on_signs"})

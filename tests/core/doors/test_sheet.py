@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from unittest import TestCase
 
 from ferment.doors.assessment import assess
 from ferment.doors.sheet import AS_PLANNED, WentIn, sheet
 from ferment.kitchen.flours import Flour
+from ferment.kitchen.quantities import Unit
 from ferment.mixing.weighing import ScaleAct, WalkStyle
+from ferment.record.log import Thickness, Top
 from ferment.refusal import Refusal
+from ferment.setups import Setup
 
-from ..builders import START, daily, hours, setup
+from ..builders import START, daily, hours, look, setup
 
 MIXED = setup(blend={"spelt": 2, "rye": 1})
 NOW = START + hours(70)
@@ -115,3 +119,43 @@ class WithoutAConnection(TestCase):
     def test_the_jars_own_assessment_is_believed(self) -> None:
         found = assess(MIXED, daily(2), NOW)
         self.assertEqual(sheet(MIXED, daily(2), AS_PLANNED, NOW, found), sheet(MIXED, daily(2), AS_PLANNED, NOW))
+
+
+class TheJarsOwnWeight(TestCase):
+    """Asked once; until it is known the walk names no number that the scale cannot show."""
+
+    unknown = replace(MIXED, vessel=replace(MIXED.vessel, tare_g=0.0))
+
+    def test_nobody_knows_it(self) -> None:
+        found = sheet(self.unknown, daily(2), AS_PLANNED, NOW)
+        self.assertIsNone(found.tare_g)
+        self.assertTrue(found.scale_walk[0].from_zero)
+        self.assertEqual([step.scale_shows_g for step in found.scale_walk], [-60.0, 30.0, 50.0, 60.0])
+
+    def test_found_at_the_first_mix_or_with_all_that_is_in_it(self) -> None:
+        empty = sheet(self.unknown, (), WentIn(None, None, {}, tare_g=200.0), START)
+        self.assertEqual((empty.tare_g, empty.scale_walk[0].scale_shows_g), (200.0, 200.0))
+        full = sheet(self.unknown, daily(2), WentIn(None, None, {}, jar_and_all_g=290.0), NOW)
+        self.assertEqual((full.tare_g, full.scale_walk[0].scale_shows_g), (200.0, 230.0))
+        self.assertFalse(full.scale_walk[0].from_zero)
+
+    def test_less_than_what_is_in_it_is_refused(self) -> None:
+        with self.assertRaises(Refusal) as caught:
+            sheet(self.unknown, daily(2), WentIn(None, None, {}, jar_and_all_g=50.0), NOW)
+        self.assertEqual(caught.exception.field, "jar_and_all_g")
+
+
+class BeforeAnythingIsWeighed(TestCase):
+    def test_liquid_on_top_is_seen_to_first(self) -> None:
+        dry = sheet(MIXED, daily(2), AS_PLANNED, NOW)
+        wet = sheet(MIXED, (*daily(2), look(60, 1.0, top=frozenset({Top.LIQUID}))), AS_PLANNED, NOW)
+        self.assertEqual(dry.scale_walk[0].do, ScaleAct.TAKE_OUT)
+        self.assertEqual([step.do for step in wet.scale_walk[:2]], [ScaleAct.POUR_OFF, ScaleAct.TAKE_OUT])
+
+    def test_water_is_held_back_where_it_is_judged_by_feel(self) -> None:
+        by_feel = Setup("by_feel", {"way": "thicken"}, MIXED.vessel, START, scale_step=None, size=0.25)
+        found = sheet(by_feel, (), AS_PLANNED, START)
+        self.assertEqual(found.scale_walk[-1].do, ScaleAct.ADD_HELD_BACK)
+        self.assertEqual(found.until_thickness, Thickness.THICK_BATTER)
+        assert found.plan.by_hand is not None
+        self.assertEqual(found.plan.by_hand.flours[0].spoons[0].unit, Unit.TABLESPOON)

@@ -643,6 +643,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/{entry_id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move Entry
+         * @description A feed or a look that was noted with the wrong jar goes over to its own, its photos with it.
+         */
+        post: operations["photos_api_move_entry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log/{entry_id}/restore": {
         parameters: {
             query?: never;
@@ -803,6 +823,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reckon/build": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon Build */
+        post: operations["reckoner_api_reckon_build"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon Convert */
+        post: operations["reckoner_api_reckon_convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon Feed */
+        post: operations["reckoner_api_reckon_feed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/hydration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon Hydration */
+        post: operations["reckoner_api_reckon_hydration"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon Mend */
+        post: operations["reckoner_api_reckon_mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reckon/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon Recipe */
+        post: operations["reckoner_api_reckon_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -943,6 +1065,20 @@ export interface components {
          * @enum {string}
          */
         Advice: "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
+        /**
+         * AfterStep
+         * @description What the jar holds after a step, with what the seed carried in; null hydration without flour.
+         */
+        AfterStep: {
+            /** Flours */
+            flours: components["schemas"]["FlourGrams"][];
+            /** Hydration Percent */
+            hydration_percent: number | null;
+            /** Total G */
+            total_g: number;
+            /** Water G */
+            water_g: number;
+        };
         /** AgeOut */
         AgeOut: {
             age: components["schemas"]["HowOld"];
@@ -1354,6 +1490,67 @@ export interface components {
          */
         Bubbles: "none" | "few" | "throughout" | "froth";
         /**
+         * BuildIn
+         * @description Grams for a recipe and to keep, in so many feeds, at its peak at an hour, in that warmth.
+         */
+        BuildIn: {
+            /** Blend */
+            blend: {
+                [key: string]: number;
+            };
+            /** Feeds */
+            feeds: number;
+            /** Hydration Percent */
+            hydration_percent: number;
+            /**
+             * Ready At
+             * Format: date-time
+             */
+            ready_at: string;
+            /** Reserve G */
+            reserve_g: number;
+            /** Target G */
+            target_g: number;
+            /** Warmth C */
+            warmth_c: number;
+        };
+        /**
+         * BuiltFeed
+         * @description A feed of the build, when it is done, and when it is then at its peak.
+         */
+        BuiltFeed: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Earliest
+             * Format: date-time
+             */
+            earliest: string;
+            /**
+             * Latest
+             * Format: date-time
+             */
+            latest: string;
+            /**
+             * Likely
+             * Format: date-time
+             */
+            likely: string;
+            plan: components["schemas"]["FeedPlan"];
+        };
+        /** BuiltOut */
+        BuiltOut: {
+            /** Feeds */
+            feeds: components["schemas"]["BuiltFeed"][];
+            /** Seed G */
+            seed_g: number;
+            /** Total G */
+            total_g: number;
+        };
+        /**
          * ByHand
          * @description A feed in spoons and cups; `keep_part` is the part of the jar that stays, where an eye can judge it.
          */
@@ -1464,7 +1661,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "amended" | "withdrawn" | "restored";
+            what: "amended" | "withdrawn" | "restored" | "moved";
         };
         /**
          * Chapter
@@ -1584,6 +1781,26 @@ export interface components {
             starts_at: string;
             /** Warmth C */
             warmth_c: number;
+        };
+        /**
+         * ConvertIn
+         * @description An amount in one unit; `flour` is what it is of, null for water.
+         */
+        ConvertIn: {
+            flour: components["schemas"]["Flour"] | null;
+            unit: components["schemas"]["Unit"];
+            /** Value */
+            value: number;
+        };
+        /**
+         * ConvertOut
+         * @description The amount in every unit, and in spoons and cups that there are.
+         */
+        ConvertOut: {
+            /** Spoons */
+            spoons: components["schemas"]["Spoonful"][];
+            /** Units */
+            units: components["schemas"]["InUnit"][];
         };
         /**
          * Counsel
@@ -1750,6 +1967,16 @@ export interface components {
             middle: number;
         };
         /**
+         * FedOut
+         * @description The feed, and what a grown jar would do with it in that warmth; `doubles` is null where it hardly does.
+         */
+        FedOut: {
+            doubles: components["schemas"]["Hours"] | null;
+            peak_times: components["schemas"]["Hours"];
+            peaks: components["schemas"]["Hours"];
+            plan: components["schemas"]["FeedPlan"];
+        };
+        /**
          * FeedBody
          * @description A first mix (`keep_g` 0) or a feed, in grams as they really went in; `line_mm` when the line was measured,
          *     `tare_g` when the empty jar was weighed.
@@ -1785,6 +2012,29 @@ export interface components {
             tare_g?: number | null;
             /** Water G */
             water_g: number;
+        };
+        /**
+         * FeedEnd
+         * @description The end that a feed is reckoned from.
+         * @enum {string}
+         */
+        FeedEnd: "seed" | "total" | "flour" | "jar";
+        /**
+         * FeedIn
+         * @description A feed from one of its ends: `amount` is in grams, for a jar its millilitres to the rim.
+         */
+        FeedIn: {
+            /** Amount */
+            amount: number;
+            /** Blend */
+            blend: {
+                [key: string]: number;
+            };
+            end: components["schemas"]["FeedEnd"];
+            /** Ratio */
+            ratio: string;
+            /** Warmth C */
+            warmth_c: number;
         };
         /**
          * FeedPlan
@@ -2023,6 +2273,18 @@ export interface components {
             since: string;
         };
         /**
+         * Hours
+         * @description Hours since the feed: four of five fall between low and high.
+         */
+        Hours: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Middle */
+            middle: number;
+        };
+        /**
          * HoursBody
          * @description When the baker can be at the jars; no bands: at no time on such days.
          */
@@ -2053,6 +2315,11 @@ export interface components {
          * @enum {string}
          */
         HowOld: "first_day" | "early" | "middle" | "old";
+        /** HydrationIn */
+        HydrationIn: {
+            /** Steps */
+            steps: components["schemas"]["StepIn"][];
+        };
         /**
          * IfFed
          * @description What a feed would do: when it doubles, peaks and is back at its line, and how high it goes.
@@ -2091,6 +2358,12 @@ export interface components {
             total_g: number;
             /** Water G */
             water_g: number;
+        };
+        /** InUnit */
+        InUnit: {
+            unit: components["schemas"]["Unit"];
+            /** Value */
+            value: number;
         };
         /**
          * JarLabelOut
@@ -2348,6 +2621,24 @@ export interface components {
             worth_it: boolean;
         };
         /**
+         * MendIn
+         * @description What was meant and what went in; null for what is not in yet.
+         */
+        MendIn: {
+            /** Flour G */
+            flour_g: number | null;
+            /** Keep G */
+            keep_g: number;
+            /** Ratio */
+            ratio: string;
+            /** Water G */
+            water_g: number | null;
+        };
+        /** MendOut */
+        MendOut: {
+            mend: components["schemas"]["Mend"];
+        };
+        /**
          * MethodIn
          * @description A method file, as brought in.
          */
@@ -2385,6 +2676,17 @@ export interface components {
             thermometer: string | null;
             /** Warmth C */
             warmth_c: number;
+        };
+        /**
+         * MoveIn
+         * @description The jar that an entry was of.
+         */
+        MoveIn: {
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
         };
         /**
          * NewJarIn
@@ -2822,9 +3124,11 @@ export interface components {
         };
         /**
          * PlanTotals
-         * @description What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included.
+         * @description What a stretch of the plan takes: grams, feeds, and minutes of hands-on work, looks included; in spoons
+         *     and cups where it is measured so.
          */
         PlanTotals: {
+            by_hand?: components["schemas"]["ByHand"] | null;
             /** Discard G */
             discard_g: number;
             /** Feeds */
@@ -3624,6 +3928,20 @@ export interface components {
          */
         StepCode: "awake" | "doubles" | "in_time" | "in_a_row" | "steady" | "pleasant" | "no_warning";
         /**
+         * StepIn
+         * @description A feed of a jar: what is kept of it (null: all), and what goes in.
+         */
+        StepIn: {
+            /** Flours */
+            flours: {
+                [key: string]: number;
+            };
+            /** Keep G */
+            keep_g: number | null;
+            /** Water G */
+            water_g: number;
+        };
+        /**
          * StepState
          * @description Where a step stands.
          *
@@ -3638,6 +3956,30 @@ export interface components {
          * @enum {string}
          */
         Strictness: "loose" | "usual" | "strict";
+        /**
+         * SwapIn
+         * @description Grams of starter in a recipe, how wet that is, and how wet the own one is: water to flour in per cent.
+         */
+        SwapIn: {
+            /** Own Percent */
+            own_percent: number;
+            /** Recipe G */
+            recipe_g: number;
+            /** Recipe Percent */
+            recipe_percent: number;
+        };
+        /**
+         * SwapOut
+         * @description Own starter to take, and by how much the recipe's water changes (negative: less).
+         */
+        SwapOut: {
+            /** Flour G */
+            flour_g: number;
+            /** Starter G */
+            starter_g: number;
+            /** Water Change G */
+            water_change_g: number;
+        };
         /**
          * TakenOut
          * @description How many of them were new.
@@ -3990,6 +4332,7 @@ export type About = components['schemas']['About'];
 export type AccountOut = components['schemas']['AccountOut'];
 export type Act = components['schemas']['Act'];
 export type Advice = components['schemas']['Advice'];
+export type AfterStep = components['schemas']['AfterStep'];
 export type AgeOut = components['schemas']['AgeOut'];
 export type AmendIn = components['schemas']['AmendIn'];
 export type AncestorOut = components['schemas']['AncestorOut'];
@@ -4012,6 +4355,9 @@ export type BegunAs = components['schemas']['BegunAs'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
+export type BuildIn = components['schemas']['BuildIn'];
+export type BuiltFeed = components['schemas']['BuiltFeed'];
+export type BuiltOut = components['schemas']['BuiltOut'];
 export type ByHand = components['schemas']['ByHand'];
 export type CalendarAddressOut = components['schemas']['CalendarAddressOut'];
 export type CalendarKeyOut = components['schemas']['CalendarKeyOut'];
@@ -4030,6 +4376,8 @@ export type CodeOut = components['schemas']['CodeOut'];
 export type ColdSpan = components['schemas']['ColdSpan'];
 export type Compared = components['schemas']['Compared'];
 export type CompareIn = components['schemas']['CompareIn'];
+export type ConvertIn = components['schemas']['ConvertIn'];
+export type ConvertOut = components['schemas']['ConvertOut'];
 export type Counsel = components['schemas']['Counsel'];
 export type Days = components['schemas']['Days'];
 export type DeedBody = components['schemas']['DeedBody'];
@@ -4042,7 +4390,10 @@ export type ExpectedLook = components['schemas']['ExpectedLook'];
 export type FamilyCode = components['schemas']['FamilyCode'];
 export type FamilyOut = components['schemas']['FamilyOut'];
 export type FanPoint = components['schemas']['FanPoint'];
+export type FedOut = components['schemas']['FedOut'];
 export type FeedBody = components['schemas']['FeedBody'];
+export type FeedEnd = components['schemas']['FeedEnd'];
+export type FeedIn = components['schemas']['FeedIn'];
 export type FeedPlan = components['schemas']['FeedPlan'];
 export type FeedTowards = components['schemas']['FeedTowards'];
 export type Finding = components['schemas']['Finding'];
@@ -4059,13 +4410,16 @@ export type HandsOut = components['schemas']['HandsOut'];
 export type HealthOut = components['schemas']['HealthOut'];
 export type HeardIn = components['schemas']['HeardIn'];
 export type HelperOut = components['schemas']['HelperOut'];
+export type Hours = components['schemas']['Hours'];
 export type HoursBody = components['schemas']['HoursBody'];
 export type HowHigh = components['schemas']['HowHigh'];
 export type HowHighOut = components['schemas']['HowHighOut'];
 export type HowOld = components['schemas']['HowOld'];
+export type HydrationIn = components['schemas']['HydrationIn'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
+export type InUnit = components['schemas']['InUnit'];
 export type JarLabelOut = components['schemas']['JarLabelOut'];
 export type JarOut = components['schemas']['JarOut'];
 export type Keeping = components['schemas']['Keeping'];
@@ -4080,9 +4434,12 @@ export type LookedAtIn = components['schemas']['LookedAtIn'];
 export type Mark = components['schemas']['Mark'];
 export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
+export type MendIn = components['schemas']['MendIn'];
+export type MendOut = components['schemas']['MendOut'];
 export type MethodIn = components['schemas']['MethodIn'];
 export type Move = components['schemas']['Move'];
 export type MovedBody = components['schemas']['MovedBody'];
+export type MoveIn = components['schemas']['MoveIn'];
 export type NewJarIn = components['schemas']['NewJarIn'];
 export type NewStationOut = components['schemas']['NewStationOut'];
 export type NextMove = components['schemas']['NextMove'];
@@ -4164,8 +4521,11 @@ export type StationIn = components['schemas']['StationIn'];
 export type StationOut = components['schemas']['StationOut'];
 export type Step = components['schemas']['Step'];
 export type StepCode = components['schemas']['StepCode'];
+export type StepIn = components['schemas']['StepIn'];
 export type StepState = components['schemas']['StepState'];
 export type Strictness = components['schemas']['Strictness'];
+export type SwapIn = components['schemas']['SwapIn'];
+export type SwapOut = components['schemas']['SwapOut'];
 export type TakenOut = components['schemas']['TakenOut'];
 export type Task = components['schemas']['Task'];
 export type Thickness = components['schemas']['Thickness'];
@@ -7580,6 +7940,113 @@ export interface operations {
             };
         };
     };
+    photos_api_move_entry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                entry_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     logbook_api_restore: {
         parameters: {
             query?: never;
@@ -8322,6 +8789,582 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reckoner_api_reckon_build: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuiltOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reckoner_api_reckon_convert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConvertIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConvertOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reckoner_api_reckon_feed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FedOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reckoner_api_reckon_hydration: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HydrationIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AfterStep"][];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reckoner_api_reckon_mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    reckoner_api_reckon_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwapOut"];
                 };
             };
             /** @description The body is no JSON */

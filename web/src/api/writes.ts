@@ -33,6 +33,12 @@ export function recordEntry(
   return submit({ key: id, method: "POST", path: `/api/jars/${jarId}/log`, body, label, reopen });
 }
 
+/** A feed or a look that was noted with the wrong jar in hand. */
+export function moveEntry(entryId: string, toJar: string, label: string): Promise<Outcome> {
+  const path = `/api/log/${entryId}/move`;
+  return submit({ key: newId(), method: "POST", path, body: { jar_id: toJar }, label, reopen: null });
+}
+
 export function recordDeed(jarId: string, id: string, deed: DeedKind, label: string): Promise<Outcome> {
   const entry = { kind: "deed", at: nowIso(), did: deed, note: "" } as const;
   return recordEntry(jarId, id, null, entry, label, null);

@@ -12,6 +12,7 @@ const JarPage = lazy(async () => ({ default: (await import("../features/jar")).J
 const BinPage = lazy(async () => ({ default: (await import("../features/jar")).BinPage }));
 const PhotosPage = lazy(async () => ({ default: (await import("../features/jar")).PhotosPage }));
 const PlanPage = lazy(async () => ({ default: (await import("../features/plan")).PlanPage }));
+const EnterSheetPage = lazy(async () => ({ default: (await import("../features/plan")).EnterSheetPage }));
 const HousePage = lazy(async () => ({ default: (await import("../features/house")).HousePage }));
 const SignsPage = lazy(async () => ({ default: (await import("../features/signs")).SignsPage }));
 const LookPage = lazy(async () => ({ default: (await import("../features/look")).LookPage }));
@@ -21,6 +22,7 @@ const KeepPage = lazy(async () => ({ default: (await import("../features/life"))
 const BakePage = lazy(async () => ({ default: (await import("../features/life")).BakePage }));
 const PartPage = lazy(async () => ({ default: (await import("../features/life")).PartPage }));
 const AwayPage = lazy(async () => ({ default: (await import("../features/life")).AwayPage }));
+const ReckonerPage = lazy(async () => ({ default: (await import("../features/reckoner")).ReckonerPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
 /** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
@@ -46,6 +48,7 @@ function Guarded() {
             <Route path="jars/:jarId/bin" element={<BinPage />} />
             <Route path="jars/:jarId/photos" element={<PhotosPage />} />
             <Route path="jars/:jarId/plan" element={<PlanPage />} />
+            <Route path="jars/:jarId/sheet" element={<EnterSheetPage />} />
             <Route path="jars/:jarId/look" element={<LookPage />} />
             <Route path="jars/:jarId/feed" element={<FeedPage />} />
             <Route path="jars/:jarId/change" element={<ChangePage />} />
@@ -56,6 +59,7 @@ function Guarded() {
             <Route path="jars/:jarId/away" element={<AwayPage />} />
             <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
             <Route path="house" element={<HousePage />} />
+            <Route path="reckoner" element={<ReckonerPage />} />
             <Route path="signs" element={<SignsPage />} />
             <Route path="*" element={<Lost />} />
           </Route>

@@ -12,6 +12,7 @@ import { Menu } from "../ui/menu";
 import { Loading, OutOfReach } from "../ui/states";
 import { useSay } from "../ui/toast";
 import { appText, commonText, problemWords } from "../words";
+import { useArriving } from "./arriving";
 import { useNotices } from "./notices";
 import { forgetKitchen, useNewer } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
@@ -80,6 +81,9 @@ function TopLine({ account }: { readonly account: Account | null }) {
           </NavLink>
           <NavLink to="/new" className={NAV}>
             {commonText.newJar}
+          </NavLink>
+          <NavLink to="/reckoner" className={NAV}>
+            {commonText.reckoner}
           </NavLink>
           <NavLink to="/signs" className={NAV}>
             {commonText.signs}
@@ -165,6 +169,7 @@ export function Shell() {
     return () => removeEventListener(SIGNED_OUT, ended);
   }, [refetch]);
 
+  useArriving();
   useNotices(account !== null && !signedOut);
 
   if (session.isPending) return <Loading what={appText.openingTheKitchen} />;
@@ -175,7 +180,7 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
         {appText.skipToTheMainPart}
       </a>
-      <header>
+      <header className="print:hidden">
         <TopLine account={isIn ? account : null} />
         {isIn && account.is_demo && (
           <p className="bg-card px-3 py-1.5 text-center text-sm text-soft">

@@ -28,4 +28,4 @@ export function asSent(text: string): number | null {
   return Number.isNaN(value) ? (text as unknown as number) : value;
 }
 
-export { list } from "./locale";
+export { list, written } from "./locale";

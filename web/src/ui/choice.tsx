@@ -1,5 +1,5 @@
 import { ToggleGroup } from "radix-ui";
-import { type ReactNode, useId } from "react";
+import { type FocusEvent, type KeyboardEvent, type ReactNode, useId, useRef } from "react";
 
 export type ChoiceItem<T extends string> = {
   readonly value: T;
@@ -30,6 +30,22 @@ type Shared<T extends string> = {
 
 const ITEM =
   "flex min-h-11 min-w-11 flex-col items-center justify-center gap-1 rounded-lg border border-edge bg-card px-3 py-2 text-center text-[0.95rem] leading-tight hover:border-crust data-[state=on]:border-crust data-[state=on]:bg-crust data-[state=on]:text-on-crust";
+
+/** An arrow that moves on in a group of one choice also chooses, as in any group of radio buttons. */
+function useArrows() {
+  const byArrow = useRef(false);
+  return {
+    onKeyDownCapture: (event: KeyboardEvent) => {
+      byArrow.current = event.key.startsWith("Arrow");
+    },
+    onKeyUp: () => {
+      byArrow.current = false;
+    },
+    onFocus: ({ target }: FocusEvent<HTMLElement>) => {
+      if (byArrow.current && target.getAttribute("aria-checked") === "false") target.click();
+    },
+  };
+}
 
 function Items<T extends string>({ items }: { items: readonly ChoiceItem<T>[] }) {
   return items.map((item) => (
@@ -75,11 +91,14 @@ export function Choice<T extends string>({
   readonly onChange: (next: T | null) => void;
   readonly none?: boolean;
 }) {
+  const arrows = useArrows();
   return (
     <Frame label={label} error={error}>
       {(id) => (
         <ToggleGroup.Root
           type="single"
+          {...arrows}
+          data-invalid={error ? "" : undefined}
           aria-labelledby={id}
           value={value ?? ""}
           onValueChange={(next) => (next || none) && onChange((next || null) as T | null)}

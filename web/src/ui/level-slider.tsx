@@ -2,8 +2,9 @@ import { Slider } from "radix-ui";
 
 /**
  * A level dragged up and down over a drawing. `from` and `to` are the levels at the foot and the head of the track; the
- * handle is a line across the drawing with a grip at its side. A smear is dotted, with its grip on the other side, and
- * is taken by its grip alone, so that it can lie over a level.
+ * handle is a line across the drawing with a grip at its side. With a finger it is taken by its grip alone, so that a page
+ * can be scrolled over the jar; a mouse may also press where the level is. A smear is dotted, its grip on the other side,
+ * and lies over a level, so it is always taken by its grip.
  */
 export function LevelSlider({
   label,
@@ -41,7 +42,7 @@ export function LevelSlider({
       onValueChange={([next]) => next !== undefined && onChange(next)}
       onPointerUp={() => onChange(value)}
       style={{ width, height }}
-      className={`relative flex touch-none select-none flex-col ${smear ? "pointer-events-none" : "cursor-ns-resize"}`}
+      className={`relative flex select-none flex-col ${smear ? "pointer-events-none" : "cursor-ns-resize pointer-coarse:pointer-events-none"}`}
     >
       <Slider.Track className="relative h-full w-full" />
       <Slider.Thumb
@@ -55,7 +56,7 @@ export function LevelSlider({
           className={`absolute inset-x-0 ${smear ? "border-t-[3px] border-dotted border-ink" : "h-[3px] bg-crust"}`}
         />
         <span
-          className={`pointer-events-auto relative flex h-11 w-14 cursor-ns-resize flex-col items-center justify-center gap-1 rounded-lg shadow-md ${smear ? "-ml-9 border-2 border-ink bg-card text-ink" : "-mr-9 bg-crust text-on-crust"}`}
+          className={`pointer-events-auto relative flex h-11 w-14 touch-none cursor-ns-resize flex-col items-center justify-center gap-1 rounded-lg shadow-md ${smear ? "-ml-9 border-2 border-ink bg-card text-ink" : "-mr-9 bg-crust text-on-crust"}`}
         >
           <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
             <path d="M4 8l5-5 5 5M4 14l5 5 5-5" fill="none" stroke="currentColor" strokeWidth="2.2" />

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 import { uiText } from "../words";
 import { Button } from "./button";
 
@@ -24,10 +24,18 @@ export function OutOfReach({ onRetry }: { readonly onRetry: () => void }) {
   );
 }
 
-/** What is wrong with a form as a whole, above its button. */
+/** What is wrong with a form as a whole, above its button; the first field that is wrong gets the focus. */
 export function Trouble({ children }: { readonly children: ReactNode }) {
+  const here = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const form = here.current?.closest("form") ?? document;
+    const first = form.querySelector<HTMLElement>('[aria-invalid="true"], [data-invalid] button');
+    const folded = first?.closest("details");
+    if (folded) folded.open = true;
+    first?.focus();
+  }, []);
   return (
-    <div role="alert" className="rounded-lg border-2 border-alarm bg-card p-4">
+    <div ref={here} role="alert" className="rounded-lg border-2 border-alarm bg-card p-4">
       {children}
     </div>
   );

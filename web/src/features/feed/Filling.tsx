@@ -52,7 +52,9 @@ export function Filling({
         <JarDrawing state={state} scale={0.7} lid={false} />
       </span>
       <p>
-        <span className="block font-semibold">{feedText.inTheJar(grams(plan.by_hand ? roughly(now) : now))}</span>
+        <span className="block font-semibold">
+          {feedText.inTheJar(grams(plan.by_hand ? roughly(now) : now))}
+        </span>
         <span className="text-soft">
           {whatItWillBe(plan)}
           {plan.fresh_hydration_percent !== null &&

@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { LogEntry, OpenJar } from "../../api/types";
 import { useAwake } from "../../lib/awake";
+import { type CarriedFeed, carriedKey } from "../../lib/carried";
 import { useTitle } from "../../lib/hooks";
 import { feedKey, readStored, useDraft, writeStored } from "../../lib/store";
 import type { WeightUnit } from "../../lib/units";
@@ -57,6 +58,12 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
   const already = search.has("already");
   const [draft, setDraft, clear] = useDraft<FeedDraft>(feedKey(jar.id), () => {
     const fresh = emptyFeed(readStored<WeightUnit>(UNIT) ?? "g");
+    // A feed that was reckoned for it goes in as it was reckoned.
+    const carried = readStored<CarriedFeed>(carriedKey(jar.id));
+    if (carried) {
+      writeStored(carriedKey(jar.id), null);
+      return { ...fresh, ...carried };
+    }
     // What is done already needs no walk: straight to when, and back from there to what.
     return already ? { ...fresh, step: Number.MAX_SAFE_INTEGER, when: { said: "60", field: "" } } : fresh;
   });

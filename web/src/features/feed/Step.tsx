@@ -99,10 +99,17 @@ export function StepScreen({
           </p>
         )}
         <div>
-          <h2 ref={heading} tabIndex={-1} className="text-3xl outline-none sm:text-4xl">
+          <h2
+            ref={heading}
+            tabIndex={-1}
+            aria-describedby="step-shows step-hint"
+            className="text-3xl outline-none sm:text-4xl"
+          >
             {actWords(step, unit, sheet)}
           </h2>
-          <p className="mt-1 text-lg text-soft">{actHint(step, sheet)}</p>
+          <p id="step-hint" className="mt-1 text-lg text-soft">
+            {actHint(step, sheet)}
+          </p>
         </div>
         {hand ? (
           step.add_g !== 0 && (
@@ -220,7 +227,7 @@ function Target({
 }) {
   const big = unit === "oz" ? ounces(target, gPerOz) : grams(target);
   return (
-    <p className="leading-none">
+    <p id="step-shows" className="leading-none">
       <span className="block text-soft">
         {zero && `${feedText.pressZero} `}
         {step.do === "empty_jar" ? feedText.theScaleShows : feedText.theScaleThenShows}

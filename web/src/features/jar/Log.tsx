@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { ByHand, Chapter, LogEntry, OpenJar } from "../../api/types";
-import { restoreEntry, withdrawEntry } from "../../api/writes";
+import { moveEntry, restoreEntry, withdrawEntry } from "../../api/writes";
 import { clock, dayWord, when } from "../../lib/time";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
@@ -115,9 +115,27 @@ function Entry({
     if (outcome.kind === "saved" && !entry.withdrawn) say(jarText.undoneItCountsForNothing);
   };
   const change = { label: jarText.change, run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
+  const kitchen = api.useQuery("get", "/api/kitchen", {}, { staleTime: 60_000 });
+  const move = async (to: string, toName: string) => {
+    const outcome = await moveEntry(entry.id, to, jarText.movingTo(title.toLowerCase(), toName));
+    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
+    if (outcome.kind === "saved")
+      say(jarText.itStandsWith(toName), {
+        label: commonText.undo,
+        run: () => void moveEntry(entry.id, jar.id, jarText.movingTo(title.toLowerCase(), jar.name)),
+      });
+  };
+  // What was noted with the wrong jar in hand goes over to its own.
+  const others = entry.withdrawn || !MOVED.has(entry.entry.kind) ? [] : (kitchen.data?.jars ?? []);
   const acts = [
     ...(entry.withdrawn || !EDITED.has(entry.entry.kind) ? [] : [change]),
     { label: entry.withdrawn ? jarText.putBack : commonText.undo, run: () => void turn() },
+    ...others
+      .filter((one) => one.jar.id !== jar.id && !one.binned_at)
+      .map((one) => ({
+        label: jarText.itWasOf(one.jar.name),
+        run: () => void move(one.jar.id, one.jar.name),
+      })),
     ...(entry.revision > 1
       ? [
           {
@@ -147,6 +165,9 @@ function Entry({
     </li>
   );
 }
+
+/** What may be noted with the wrong jar in hand. */
+const MOVED: ReadonlySet<string> = new Set(["feed", "look"]);
 
 /** What is corrected in a form of its own; the rest is undone and noted anew. */
 const EDITED: ReadonlySet<string> = new Set([

@@ -123,9 +123,11 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
 }
 
 function facts({ assessment }: OpenJar): string {
-  const { day, in_jar: held, totals } = assessment;
+  const { day, in_jar: held, totals, stands } = assessment;
   const parts = [];
   if (day > 0) parts.push(jarText.day(day));
+  // Who measures by hand has no use for grams and shares of them.
+  if (stands.by_hand) return parts.join(" · ");
   if (held) {
     const rounded = held.flours.map((part) => ({ ...part, g: Math.round(part.g) }));
     parts.push(jarText.gInTheJarG(Math.round(held.total_g), flourList(rounded), Math.round(held.water_g)));

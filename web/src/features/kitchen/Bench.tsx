@@ -240,6 +240,8 @@ function PutAway({ one }: { readonly one: Glance }) {
 
 function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string; readonly zone: string }) {
   const { since_feed: since, in_jar: held, day, normal, stage } = one;
+  // Who measures by hand has no use for grams and shares of them.
+  const byHand = one.next_move.plan?.by_hand != null;
   return (
     <aside aria-label={kitchenText.howIsDoing(one.jar.name)} className="flex flex-col gap-4">
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
@@ -258,8 +260,10 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
         {since?.highest && since.last && since.highest.times > since.last.times && (
           <Fact name="Highest" value={highestWords(since.highest, since.last, now, zone)} />
         )}
-        {held && <Fact name="In the jar" value={`${Math.round(held.total_g)} g`} />}
-        {held?.hydration_percent != null && <Fact name="Hydration" value={percent(held.hydration_percent)} />}
+        {held && !byHand && <Fact name="In the jar" value={`${Math.round(held.total_g)} g`} />}
+        {held?.hydration_percent != null && !byHand && (
+          <Fact name="Hydration" value={percent(held.hydration_percent)} />
+        )}
       </dl>
       {normal && stage?.stage !== "steady" && stage?.stage !== "resting" && (
         <p className="border-l-4 border-rule pl-4">

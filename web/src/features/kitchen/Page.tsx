@@ -1,14 +1,18 @@
+import { lazy } from "react";
 import { useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Glance, Kitchen, Origin } from "../../api/types";
+import type { Glance, Kitchen } from "../../api/types";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { useTitle, useWidth } from "../../lib/hooks";
 import { ButtonLink } from "../../ui/button";
 import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Loading, OutOfReach } from "../../ui/states";
-import { commonText, kitchenText, ORIGIN_WORDS, shortMove } from "../../words";
+import { commonText, kitchenText, shortMove } from "../../words";
 import { Bench } from "./Bench";
+
+// Seen once, by who is new.
+const EmptyShelf = lazy(async () => ({ default: (await import("./Empty")).EmptyShelf }));
 
 /** Which jar wants the baker first: danger, then what is late, then by the clock. */
 function urgency({ next_move: next }: Glance): number {
@@ -135,25 +139,5 @@ function RestOfShelf({ cool }: { readonly cool: boolean }) {
         <span className="block text-[0.9rem]">.</span>
       </span>
     </span>
-  );
-}
-
-const ORIGINS = Object.keys(ORIGIN_WORDS) as Origin[];
-
-function EmptyShelf() {
-  return (
-    <div className="mx-auto flex max-w-lg flex-col items-start gap-5 py-20">
-      <h1 className="text-3xl">{kitchenText.theShelfIsEmpty}</h1>
-      <p className="text-lg">{kitchenText.allItTakesIsFlour}</p>
-      <h2 className="text-xl">{kitchenText.whatDoYouBeginWith}</h2>
-      <div className="flex flex-wrap gap-3">
-        {ORIGINS.map((origin) => (
-          <ButtonLink key={origin} look={origin === ORIGINS[0] ? "act" : "quiet"} to={`/new?from=${origin}`}>
-            {ORIGIN_WORDS[origin].label}
-          </ButtonLink>
-        ))}
-      </div>
-      <p className="text-soft">{kitchenText.rawFlourAndRawStarter}</p>
-    </div>
   );
 }

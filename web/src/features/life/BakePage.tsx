@@ -50,12 +50,17 @@ function Bake({ opened }: { readonly opened: OpenJar }) {
   const [search] = useSearchParams();
   const missed = opened.assessment.bakes.find(({ id }) => id === search.get("again"));
   const soon = toField(nowMs() + REFED_MS, zone);
-  const key = missed ? `bake.${jar.id}.${missed.id}` : `bake.${jar.id}`;
+  const carried = search.get("grams");
+  const key = carried
+    ? `bake.${jar.id}.${carried}.${search.get("day")}.${search.get("hour")}`
+    : missed
+      ? `bake.${jar.id}.${missed.id}`
+      : `bake.${jar.id}`;
   const [draft, setDraft, clear] = useDraft<Draft>(key, () => ({
-    grams: missed ? String(missed.grams) : "150",
-    day: missed ? soon.slice(0, 10) : likelyDay(days),
-    hour: missed ? `${soon.slice(11, 13)}:00` : "09:00",
-    leaves: "20",
+    grams: search.get("grams") ?? (missed ? String(missed.grams) : "150"),
+    day: search.get("day") ?? (missed ? soon.slice(0, 10) : likelyDay(days)),
+    hour: search.get("hour") ?? (missed ? `${soon.slice(11, 13)}:00` : "09:00"),
+    leaves: search.get("leaves") ?? "20",
     again: "0",
   }));
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });

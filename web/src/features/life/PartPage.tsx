@@ -93,14 +93,16 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
   const title = lifeText.takeSomeOf(jar.name);
   useTitle(title);
   const [bake] = assessment.bakes;
-  const key = `part.${jar.id}`;
+  const [search] = useSearchParams();
+  const carried = search.get("g");
+  const key = carried ? `part.${jar.id}.${carried}` : `part.${jar.id}`;
   const [draft, setDraft, clear] = useDraft<Draft>(key, () => ({
     usedFor: asked,
     differs: "nothing",
     flour: "white",
     ratio: "2",
     warmth: "",
-    g: bake && asked === "dough" ? String(bake.grams) : (USUAL_G[asked] ?? ""),
+    g: carried ?? (bake && asked === "dough" ? String(bake.grams) : (USUAL_G[asked] ?? "")),
     name: "",
     when: NOW,
     note: "",

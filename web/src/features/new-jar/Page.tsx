@@ -213,7 +213,7 @@ function WayPart({
   readonly choosing: Choosing;
   readonly problems: readonly Problem[];
 }) {
-  const { draft, set, rested, restedFamily, family, chosen, choose, begin, origin, start } = choosing;
+  const { draft, set, restedFamily, family, chosen, choose, begin, origin, start } = choosing;
   const take = (code: FamilyCode, at: Origin) => set({ ...begin(code, at), wayChosen: true });
   return (
     <>
@@ -221,17 +221,17 @@ function WayPart({
         families={catalogue.families}
         value={family}
         origin={origin}
-        offered={choosing.offered}
+        offered={choosing.offered.data ?? []}
         start={start}
         onChange={take}
       />
       <details>
         <summary className="min-h-11 py-2 font-semibold text-crust">{newJarText.sideBySideDaysWork}</summary>
         <SideBySide
-          draft={rested}
+          found={choosing.offered}
           family={restedFamily}
-          origin={origin}
           start={start}
+          hasScale={draft.hasScale}
           onScale={(hasScale) => set({ hasScale })}
           onChange={(code) => take(code, origin)}
         />

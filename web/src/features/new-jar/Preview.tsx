@@ -150,7 +150,9 @@ function Steps({
           </li>
         ))}
       </ol>
-      <p className="text-soft">{newJarText.theFirstWeekTakesFlour(grams(flour), grams(ahead.discard_g))}</p>
+      <p className="text-soft">
+        {newJarText.theFirstWeekTakesFlour(grams(Math.round(flour)), grams(Math.round(ahead.discard_g)))}
+      </p>
     </>
   );
 }

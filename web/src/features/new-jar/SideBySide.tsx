@@ -1,31 +1,29 @@
 import { useState } from "react";
-import type { Family, FamilyCode, Offered, Origin } from "../../api/types";
+import type { Family, FamilyCode, Offered } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { Button } from "../../ui/button";
 import { FAMILY_WORDS, newJarText, problemWords, REASON_WORDS } from "../../words";
-import type { JarDraft } from "./draft";
-import { readyDay, useOffered } from "./offered";
+import { readyDay, type useOffered } from "./offered";
 
 type Column = { readonly key: string; readonly label: string; readonly by: (one: Offered) => number };
 
 /** The ways that begin so, side by side on what matters, for this kitchen and this flour. */
 export function SideBySide({
-  draft,
+  found,
   family,
-  origin,
   start,
+  hasScale,
   onScale,
   onChange,
 }: {
-  readonly draft: JarDraft;
+  readonly found: ReturnType<typeof useOffered>;
   readonly family: Family;
-  readonly origin: Origin;
+  readonly hasScale: boolean;
   readonly start: string;
   readonly onScale: (hasScale: boolean) => void;
   readonly onChange: (code: FamilyCode) => void;
 }) {
   const [sort, setSort] = useState("ready");
-  const found = useOffered(draft, family, origin, start);
   if (found.error?.errors)
     return <p className="text-alarm">{found.error.errors.map(problemWords).join(" ")}</p>;
   const columns: readonly Column[] = [
@@ -43,7 +41,7 @@ export function SideBySide({
         <label className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
-            checked={draft.hasScale}
+            checked={hasScale}
             onChange={(event) => onScale(event.target.checked)}
             className="size-5 accent-crust"
           />
@@ -53,6 +51,7 @@ export function SideBySide({
           {found.isFetching ? newJarText.foreseeingEachWayForYour : newJarText.pressAHeadingToSort}
         </span>
       </div>
+      <p className="text-soft sm:hidden">{newJarText.moreToTheSide}</p>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
       <section aria-label={newJarText.waysSideBySideScrolls} tabIndex={0} className="overflow-x-auto">
         <table className="w-full min-w-[40rem] border-collapse text-left">

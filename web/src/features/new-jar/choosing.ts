@@ -1,4 +1,5 @@
 /** The draft of a new jar and what follows from it: its way, where it begins, when, and what was chosen. */
+import { useRef } from "react";
 import { api } from "../../api/client";
 import type { Catalogue, Family, FamilyCode, OptionCode, Origin } from "../../api/types";
 import { nowMs } from "../../lib/clock";
@@ -29,7 +30,11 @@ export function useChosen(catalogue: Catalogue, draftKey: string, begun: JarDraf
   const offered = useOffered(rested, familyOf(families, rested.family), origin, start);
   const at = (code: FamilyCode) => beginningAt(familyOf(families, code), draft.chosen[code] ?? {}, origin);
   // Who has not chosen a way goes by the one that fits this kitchen best.
-  const suggested = offered.data?.find((one) => one.suggested)?.compared.family as FamilyCode | undefined;
+  const found = offered.data?.find((one) => one.suggested)?.compared.family as FamilyCode | undefined;
+  // What was suggested last stands while a number is being typed that no kitchen has.
+  const last = useRef<FamilyCode | undefined>(undefined);
+  if (found !== undefined) last.current = found;
+  const suggested = found ?? last.current;
   const code = draft.wayChosen || suggested === undefined ? draft.family : suggested;
   const family = familyOf(families, code);
   const chosen = code === draft.family ? (draft.chosen[code] ?? {}) : at(code);
@@ -58,7 +63,7 @@ export function useChosen(catalogue: Catalogue, draftKey: string, begun: JarDraf
     choose,
     begin,
     take: (next: FamilyCode) => set({ ...begin(next, origin), wayChosen: true }),
-    offered: offered.data ?? [],
+    offered,
     /** The ways that can begin so, with the likely day of each. */
     others: (offered.data ?? []).map((one) => ({
       code: one.compared.family as FamilyCode,

@@ -12,7 +12,9 @@ import {
   ACT_WORDS,
   changeLine,
   commonText,
+  enterText,
   lifeText,
+  measure,
   NORMAL_WORDS,
   planText,
   readyWords,
@@ -67,6 +69,9 @@ function Laid({ told }: { readonly told: JarPlan }) {
         <Download href={`${path}/calendar.ics`}>{planText.asACalendarFile}</Download>
         <ButtonLink look="plain" to={`/jars/${jar.id}/bake`}>
           {commonText.planABake}
+        </ButtonLink>
+        <ButtonLink look="plain" to={`/jars/${jar.id}/sheet`}>
+          {enterText.enterAWrittenSheet}
         </ButtonLink>
         <Button look="plain" onClick={() => window.print()}>
           {planText.printThisPage}
@@ -230,17 +235,20 @@ function Shopping({
   readonly until: string | null;
 }) {
   const nameOf = useFlourNames();
+  const hand = totals.by_hand;
+  const said = (g: number, spoons: Parameters<typeof measure>[1]) => measure(Math.round(g), spoons);
+  const spoonsOf = (flour: string) => hand?.flours.find((one) => one.flour === flour)?.spoons;
   return (
     <section aria-label={title}>
       <h2 className="text-2xl">{title}</h2>
       {until && <p className="text-soft">{planText.until(until)}</p>}
       <dl className="mt-2 grid grid-cols-[1fr_auto]">
         {totals.flours.map((part) => (
-          <Line key={part.flour} name={nameOf(part.flour)} value={grams(Math.round(part.g))} />
+          <Line key={part.flour} name={nameOf(part.flour)} value={said(part.g, spoonsOf(part.flour))} />
         ))}
-        <Line name="water" value={grams(Math.round(totals.water_g))} />
-        {totals.juice_g > 0 && <Line name="juice" value={grams(Math.round(totals.juice_g))} />}
-        <Line name="taken out" value={grams(Math.round(totals.discard_g))} />
+        <Line name="water" value={said(totals.water_g, hand?.water)} />
+        {totals.juice_g > 0 && <Line name="juice" value={said(totals.juice_g, hand?.juice)} />}
+        {totals.discard_g > 0 && <Line name="taken out" value={said(totals.discard_g, hand?.keep)} />}
         <Line name="feeds" value={String(totals.feeds)} />
         <Line name="work, looks included" value={`${Math.round(totals.minutes)} min`} />
       </dl>

@@ -1,1 +1,2 @@
+export { EnterSheetPage } from "./EnterSheet";
 export { PlanPage } from "./Page";

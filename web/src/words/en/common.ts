@@ -41,6 +41,7 @@ export const commonText = {
   putItAway: "Put it away",
   saving: "Saving …",
   see: (fields: string | number) => `See ${fields}.`,
+  reckoner: "Reckoner",
   signs: "Signs",
   smell: "Smell",
   somethingIsWrong: "Something is wrong",

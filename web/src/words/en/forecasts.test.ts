@@ -46,7 +46,7 @@ describe("a forecast", () => {
       latest: "2026-03-06T22:50:00Z",
     };
     expect(spanWords(overNight, NOW, ZONE)).toBe(
-      "about Friday 05:00, between tomorrow 17:00 and Friday 22:50",
+      "about Friday 05:00, between tomorrow 17:00 and Friday 23:00",
     );
   });
 
@@ -76,14 +76,14 @@ describe("a forecast", () => {
       latest: "2026-03-13T10:00:00Z",
     };
     expect(readyWords({ on, seldom: false, latest_is_open: false }, NOW, ZONE)).toBe(
-      "Likely ready Monday; it may be Sunday, it may be Fri 13 Mar.",
+      "Likely ready Monday, perhaps as early as Sunday or as late as Fri 13 Mar.",
     );
     const same = { earliest: on.likely, likely: on.likely, latest: on.likely };
     expect(readyWords({ on: same, seldom: false, latest_is_open: false }, NOW, ZONE)).toBe(
       "Likely ready Monday.",
     );
     expect(readyWords({ on: same, seldom: false, latest_is_open: true }, NOW, ZONE)).toBe(
-      "Likely ready Monday or later.",
+      "Likely ready Monday, perhaps later.",
     );
     expect(readyWords({ on: same, seldom: true, latest_is_open: true }, NOW, ZONE)).toBe(
       "Fed so it is hardly ready before Monday.",

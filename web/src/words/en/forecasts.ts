@@ -4,7 +4,8 @@ import { clock, dayWord, when } from "../../lib/time";
 
 /** `about 15:40, between 14:50 and 16:40`; days are named where they are not today. */
 export function spanWords(span: Span, now: string, zone: string): string {
-  const [low, middle, high] = [span.earliest, span.likely, span.latest].map(tenMinutes) as [
+  const width = Date.parse(span.latest) - Date.parse(span.earliest);
+  const [low, middle, high] = [span.earliest, span.likely, span.latest].map((at) => rounded(at, width)) as [
     string,
     string,
     string,
@@ -16,12 +17,21 @@ export function spanWords(span: Span, now: string, zone: string): string {
   return `about ${about}, between ${from} and ${to}`;
 }
 
+const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
+
 /** A forecast is never exact to the minute. */
 export function tenMinutes(at: string): string {
-  return new Date(Math.round(Date.parse(at) / 600_000) * 600_000).toISOString();
+  return rounded(at, 0);
 }
 
-/** `Likely ready Friday; it may be Thursday, it may be Wed 9 Dec or later`: a day of ready with its spread. */
+/** As exact as a span so wide deserves: to ten minutes, half hours, hours. */
+function rounded(at: string, width: number): string {
+  const step = width > 6 * HOUR ? HOUR : width > 3 * HOUR ? 30 * MINUTE : 10 * MINUTE;
+  return new Date(Math.round(Date.parse(at) / step) * step).toISOString();
+}
+
+/** `Likely ready Friday, perhaps as early as Thursday or as late as Wed 9 Dec`: a day of ready with its spread. */
 export function readyWords(
   ready: Pick<Ready, "on" | "seldom" | "latest_is_open">,
   now: string,
@@ -31,10 +41,17 @@ export function readyWords(
   if (ready.seldom) return `Fed so it is hardly ready before ${dayWord(likely, now, zone)}.`;
   const soonest = Date.parse(earliest) < Date.parse(now) ? now : earliest;
   const [from, about, to] = [soonest, likely, latest].map((at) => dayWord(at, now, zone));
-  const later = ready.latest_is_open ? " or later" : "";
-  const others = [from === about ? "" : `it may be ${from}`, to === about ? "" : `it may be ${to}${later}`];
-  const first = to === about ? `${about}${later}` : about;
-  return `Likely ready ${[first, others.filter(Boolean).join(", ")].filter(Boolean).join("; ")}.`;
+  const open = ready.latest_is_open;
+  const others = [
+    from === about ? "" : `as early as ${from}`,
+    to === about ? (open ? "later" : "") : `as late as ${to}${open ? " or beyond" : ""}`,
+  ].filter(Boolean);
+  return `Likely ready ${about}${others.length > 0 ? `, perhaps ${others.join(" or ")}` : ""}.`;
+}
+
+/** `1.3 to 1.6`, or `1.3` where they are the same. */
+function between(low: string, high: string): string {
+  return low === high ? low : `${low} to ${high}`;
 }
 
 type Rise = Pick<Forecast, "doubles" | "peaks" | "peak_times">;
@@ -45,7 +62,7 @@ const OUTLOOK_WORDS: Record<Outlook, (rise: Rise, now: string, zone: string) => 
     `It likely stays quiet after this feed, or rises to ${top.high.toFixed(1)} × at most.`,
   doubles: ({ doubles, peaks }, now, zone) => `Doubles ${spanWords(doubles ?? peaks, now, zone)}.`,
   peaks: ({ peaks, peak_times: top }, now, zone) =>
-    `Peaks ${spanWords(peaks, now, zone)}, to ${top.low.toFixed(1)} to ${top.high.toFixed(1)} ×.`,
+    `Peaks ${spanWords(peaks, now, zone)}, at ${between(top.low.toFixed(1), top.high.toFixed(1))} ×.`,
   peaked: ({ peaks }, now, zone) => `Its peak was ${spanWords(peaks, now, zone)}.`,
 };
 

@@ -36,6 +36,14 @@ export function keptWords(g: number, by: Spoons = [], part: number | null | unde
   return eye ? `about ${eye} of it` : measure(g, by);
 }
 
+/** The same feed in spoons and cups alone: `1 tbsp, 2 tbsp water and ⅓ cup white wheat`. */
+export function handWords({ by_hand: hand }: Pick<FeedPlan, "by_hand">): string {
+  if (!hand) return "";
+  const parts = [spoons(hand.keep), `${spoons(hand.water)} water`];
+  for (const one of hand.flours) parts.push(`${spoons(one.spoons)} ${FLOUR_WORDS[one.flour]}`);
+  return list(parts);
+}
+
 type Added = Pick<FeedPlan, "water_g" | "juice_g" | "salt_g" | "flours" | "by_hand">;
 
 /** What goes in, for a sentence: `30 g water, 6 g juice and 20 g spelt`. */

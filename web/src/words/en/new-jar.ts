@@ -81,6 +81,7 @@ export const newJarText = {
   foreseeingEachWayForYour: "Foreseeing each way for your kitchen …",
   pressAHeadingToSort: "Press a heading to sort.",
   waysSideBySideScrolls: "Ways side by side, scrolls sideways",
+  moreToTheSide: "There is more to the right.",
   way: "Way",
   but: "but",
   chosen: "chosen",

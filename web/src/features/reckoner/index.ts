@@ -1,0 +1,1 @@
+export { ReckonerPage } from "./Page";
