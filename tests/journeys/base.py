@@ -63,6 +63,15 @@ class Journey(LiveServerTestCase):
             self.browser.one("heading", question)
             self.browser.press("toggle", said)
 
+    def board(self, baker: Baker, path: str = "/new?all=1") -> None:
+        """All choices of a new jar on one page, each line of it opened."""
+        self.enter(baker, path)
+        self.unfold()
+
+    def unfold(self) -> None:
+        for line in ("Amounts and scale", "Where it stands", "Jar"):
+            self.browser.press("disclosure", line)
+
     def walk_to_the_end(self, button: str = "It is fed") -> None:
         """Press on through the scale walk to its last step."""
         page = self.browser

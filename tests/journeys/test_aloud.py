@@ -37,7 +37,7 @@ class Aloud(Journey):
 
     def test_the_first_fault_has_the_focus(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.type("Warmth where it stands", "99")
         page.press("button", "Put it on the shelf")
         field = page.one("textbox", "Warmth where it stands")
@@ -47,7 +47,7 @@ class Aloud(Journey):
 
     def test_arrows_choose_in_a_group(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.press("toggle", "small")
         page.keys(Keys.ARROW_RIGHT)
         page.until("the next jar", lambda: page.one("toggle", "usual").get_attribute("aria-checked") == "true" or None)

@@ -20,6 +20,7 @@ class WithTheMouse(Journey):
 
         page.press("link", "Flour and water")
         page.press("link", "All choices on one page")
+        self.unfold()
         page.press("toggle", "Equal parts by the clock")
         page.type("Name", "Thistle")
         page.press("toggle", "spelt")
@@ -56,7 +57,7 @@ class WithTheMouse(Journey):
 class WithTheKeyboardAlone(Journey):
     def test_plan_mix_and_look(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.one("textbox", "Name")
         page.press("toggle", "Equal parts by the clock")
         page.tab_to("textbox", "Weight of the empty jar")

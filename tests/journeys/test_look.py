@@ -81,7 +81,7 @@ class AJarThatOpensWide(Journey):
     def test_twice_the_volume_is_less_than_twice_the_height(self) -> None:
         page = self.browser
         owner = self.baker()
-        self.enter(owner, "/new?all=1")
+        self.board(owner)
         page.type("Name", "Thistle")
         page.press("disclosure", "Another jar: measure it")
         page.press("toggle", "opens wide")

@@ -35,7 +35,7 @@ class ANewUser(Journey):
 
     def test_a_cooler_room_visibly_moves_the_course(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
 
         def day() -> int:
             heading = page.until("the day", lambda: page.text().partition("Likely ready on day ")[2] or None)
@@ -57,7 +57,7 @@ def _beside(jars: list[dict[str, Any]]) -> dict[str, Any] | None:
 class Choosing(Journey):
     def test_half_the_size_is_half_of_everything(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.press("toggle", "Equal parts by the clock")
         page.sees("Add 45 g water, add 45 g whole wheat.")
         page.press("toggle", "half of it")
@@ -65,7 +65,7 @@ class Choosing(Journey):
 
     def test_a_scale_that_tells_tenths_of_a_gram(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.press("toggle", "Equal parts by the clock")
         page.press("toggle", "half of it")
         page.sees("Add 23 g water, add 23 g whole wheat.")
@@ -76,7 +76,7 @@ class Choosing(Journey):
         page = self.browser
         owner = self.baker()
         station = owner.ok("POST", "/api/thermometers", {"place": "Larder"})["station"]["id"]
-        self.enter(owner, "/new?all=1")
+        self.board(owner)
         page.press("toggle", "top of the fridge")
         self.assertEqual(page.one("textbox", "Warmth where it stands").get_attribute("value"), "25")
         page.press("toggle", "large")
@@ -88,7 +88,7 @@ class Choosing(Journey):
 
     def test_each_way_tells_its_day_and_what_speaks_against_it(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.press("toggle", "Spoons and a ruler")
         page.press("toggle", "whole wheat")
         page.press("toggle", "whole rye")
@@ -97,7 +97,7 @@ class Choosing(Journey):
 
     def test_ways_side_by_side_sorted_and_taken(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.press("disclosure", "Side by side")
         page.until("the ways", lambda: True if len(page.all("row")) > 8 else None)
         page.press("button", "Taken out")
@@ -110,7 +110,7 @@ class Choosing(Journey):
 
     def test_a_flour_of_ones_own_stands_first_and_on_the_shopping_list(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.type("Name", "Thistle")
         page.press("disclosure", "Flours on your shelf")
         page.type("What you call it", "Mill rye")
@@ -125,7 +125,7 @@ class Choosing(Journey):
     def test_begun_before_it_is_written_down_as_the_way_asks(self) -> None:
         page = self.browser
         owner = self.baker()
-        self.enter(owner, "/new?all=1")
+        self.board(owner)
         page.type("Name", "Thistle")
         page.press("toggle", "Other time")
         field = page.one("textbox", "Date and time")
@@ -150,7 +150,7 @@ class Choosing(Journey):
             good, bad = Path(folder, "good.json"), Path(folder, "bad.json")
             good.write_text(json.dumps(method))
             bad.write_text(json.dumps({**method, "phases": []}))
-            self.enter(owner, "/new?all=1")
+            self.board(owner)
             page.type("Name", "Thistle")
             page.press("disclosure", "A way as a file")
             page.choose_file("Method file", bad)

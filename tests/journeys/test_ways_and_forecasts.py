@@ -9,6 +9,7 @@ class Ways(Journey):
     def plan(self, name: str, way: str, start: str = "Flour and water") -> None:
         page = self.browser
         page.open("/new?all=1")
+        self.unfold()
         page.type("Name", name)
         page.press("toggle", start)
         page.press("toggle", way)
@@ -40,7 +41,7 @@ class Ways(Journey):
 
     def test_every_way_shows_its_plan(self) -> None:
         page = self.browser
-        self.enter(self.baker(), "/new?all=1")
+        self.board(self.baker())
         page.press("disclosure", "Another jar")
         page.type("Jar, filled to the rim", "2000")
         page.type("Inside height", "180")

@@ -157,7 +157,7 @@ class Baking(Journey):
         """As a new user: the way, the shelf, the bake, taken; nothing is typed but the grams."""
         page = self.browser
         baker = self.baker()
-        self.enter(baker, "/new?all=1")
+        self.board(baker)
         page.press("toggle", "Asleep in the fridge")
         page.press("button", "Put it on the shelf")
         page.press("link", "Plan a bake")

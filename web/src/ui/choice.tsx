@@ -38,11 +38,13 @@ function useArrows() {
     onKeyDownCapture: (event: KeyboardEvent) => {
       byArrow.current = event.key.startsWith("Arrow");
     },
-    onKeyUp: () => {
+    onPointerDownCapture: () => {
       byArrow.current = false;
     },
+    // The focus comes a moment after the key, maybe after it was let go.
     onFocus: ({ target }: FocusEvent<HTMLElement>) => {
       if (byArrow.current && target.getAttribute("aria-checked") === "false") target.click();
+      byArrow.current = false;
     },
   };
 }

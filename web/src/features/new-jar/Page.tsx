@@ -5,19 +5,17 @@ import type { BegunAs, Catalogue, FamilyCode, Origin, Problem } from "../../api/
 import { planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
-import { grams } from "../../lib/numbers";
-import { FloursPart } from "../../parts/flours";
-import { GlassPart } from "../../parts/glass";
 import { HoursPart } from "../../parts/hours";
 import { NotSaved } from "../../parts/not-saved";
-import { PlacePart, useStations } from "../../parts/place";
+import { useStations } from "../../parts/place";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
-import { commonText, newJarText, problemAt, sizeWords } from "../../words";
+import { commonText, newJarText, problemAt } from "../../words";
+import { Line, Usual } from "./Board";
 import { type Choosing, useChosen } from "./choosing";
 import { begunFrom, draftLike, type JarDraft, jarOf, newDraft } from "./draft";
 import { FamilyChoice } from "./Family";
@@ -44,10 +42,6 @@ const SHOWN = [
   "night_c",
   "starts_at",
 ];
-
-/** Answers that are no number of the catalogue. */
-const WHAT_FITS = "fits";
-const NO_SCALE = "none";
 
 const DRAFT_KEY = "new-jar.9";
 
@@ -146,37 +140,7 @@ function NewJarForm({
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
           <WayPart catalogue={catalogue} choosing={choosing} problems={problems} />
-          <Choice
-            label={newJarText.size}
-            items={[
-              { value: WHAT_FITS, label: newJarText.whatFits },
-              ...catalogue.beginning.sizes.map((size) => ({ value: String(size), label: sizeWords(size) })),
-            ]}
-            value={draft.size || WHAT_FITS}
-            onChange={(size) => size && set({ size: size === WHAT_FITS ? "" : size })}
-            error={error("size")}
-          />
-          <Choice
-            label={newJarText.yourScaleTells}
-            items={[
-              ...catalogue.beginning.scale_steps.map((step) => ({ value: String(step), label: grams(step) })),
-              { value: NO_SCALE, label: newJarText.iHaveNone },
-            ]}
-            value={draft.hasScale ? String(draft.scaleStep) : NO_SCALE}
-            onChange={(step) =>
-              step &&
-              set(step === NO_SCALE ? { hasScale: false } : { hasScale: true, scaleStep: Number(step) })
-            }
-            error={error("scale_step")}
-          />
-          <details>
-            <summary className="min-h-11 py-2 font-semibold text-crust">
-              {newJarText.floursOnYourShelf}
-            </summary>
-            <FloursPart />
-          </details>
-          <PlacePart draft={draft} set={set} error={error} places={catalogue.places} />
-          <GlassPart draft={draft} set={set} error={error} glasses={catalogue.glasses} />
+          <Usual catalogue={catalogue} draft={draft} set={set} error={error} />
           <BeginPart choosing={choosing} error={error} begunAs={begunAs} onBegunAs={setBegunAs} />
           <TextField
             label={commonText.name}
@@ -282,10 +246,9 @@ function BeginPart({
         />
       )}
       <OtherStarts choosing={choosing} />
-      <details>
-        <summary className="min-h-11 py-2 font-semibold text-crust">{commonText.yourHours}</summary>
+      <Line label={commonText.yourHours} said="" open={false}>
         <HoursPart />
-      </details>
+      </Line>
     </>
   );
 }
