@@ -91,6 +91,7 @@ def test(arguments: argparse.Namespace) -> int:
     machine.require(machine.TO_TEST)
     toolchain.python_packages(checks=True)
     toolchain.npm_packages()
+    toolchain.jar_model()
     return checks.run_all(arguments.only)
 
 
@@ -122,6 +123,7 @@ def ferment(arguments: argparse.Namespace) -> int:
 def _set_up() -> None:
     machine.require(machine.TO_RUN)
     toolchain.python_packages(checks=False)
+    toolchain.jar_model()
 
 
 def _open_database(lock: int, *, demo_kitchen: bool, debug: bool = False) -> dict[str, str]:

@@ -205,7 +205,8 @@ def gunicorn(env: dict[str, str], port: int, *, pid_file: Path = WEB_PID) -> sub
     command: list[str | Path] = [PYTHON, "-m", "gunicorn", "config.wsgi:application"]
     command += ["--chdir", SERVER, "--bind", f"127.0.0.1:{port}", "--pid", pid_file]
     command += ["--workers", str(WORKERS), "--worker-class", "config.worker.PatientWorker"]
-    command += ["--graceful-timeout", "5", "--no-control-socket"]
+    # Loaded once and shared: what the compiled model takes, it takes once.
+    command += ["--graceful-timeout", "5", "--no-control-socket", "--preload"]
     return _begin("web", command, {**env, **GIVES_BACK})
 
 

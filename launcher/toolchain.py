@@ -9,11 +9,15 @@ from pathlib import Path
 
 from . import say
 from .machine import interpreter, program
-from .place import PYTHON, ROOT, VENV, WEB, fingerprint
+from .place import CORE, PYTHON, ROOT, VAR, VENV, WEB, fingerprint
 
 APP_LOCK = ROOT / "requirements" / "app.txt"
+COMPILER_LOCK = ROOT / "requirements" / "compiler.txt"
 CHECKS_LOCK = ROOT / "requirements" / "checks.txt"
 TOOLS_LOCK = ROOT / "requirements" / "tools.txt"
+# The compiled model is kept there, and its sources are here.
+COMPILED = VAR / "compiled"
+MODEL = CORE / "ferment" / "model"
 NPM_LOCK = WEB / "package-lock.json"
 WEB_SOURCES = [WEB / name for name in ("src", "public", "index.html", "vite.config.ts", "package-lock.json")]
 
@@ -59,6 +63,32 @@ def python_packages(*, checks: bool, tools: bool = False) -> None:
             ]
             say.run(pip, log=f"pip-{lock.stem}")
             stamp.set()
+    _compiler()
+
+
+def _compiler() -> None:
+    """The compiler of the jar model, where there is a wheel of it for this machine; asked for once."""
+    stamp = Stamp(VENV / "installed-compiler", fingerprint([COMPILER_LOCK]))
+    if stamp.fresh:
+        return
+    try:
+        with say.step("Installing the compiler of the jar model"):
+            pip: list[str | Path] = [PYTHON, "-m", "pip", "--disable-pip-version-check", "install"]
+            pip += ["--require-hashes"]
+            say.run([*pip, "--only-binary", ":all:", "-r", COMPILER_LOCK], log="pip-compiler")
+    except say.Stop:
+        say.line("  None for this machine: the jar model runs as plain Python, with the same answers, slower.")
+    stamp.set()
+
+
+def jar_model() -> None:
+    """Compile the model's inner loop before anybody waits for it."""
+    stamp = Stamp(COMPILED / ".made-from", fingerprint([COMPILER_LOCK, *sorted(MODEL.glob("*.py"))]))
+    if stamp.fresh:
+        return
+    with say.step("Compiling the jar model"):
+        say.run([PYTHON, "-c", "from ferment.model.jar import warm_up; warm_up()"], log="model", env=python_env())
+        stamp.set()
 
 
 def npm_packages() -> None:
@@ -91,4 +121,5 @@ def python_env() -> dict[str, str]:
     return {
         **os.environ,
         "PYTHONPATH": os.pathsep.join([str(ROOT / "core"), str(ROOT / "server"), str(ROOT)]),
+        "NUMBA_CACHE_DIR": str(COMPILED),
     }

@@ -245,10 +245,10 @@ def _run_on(table: _Table, at: datetime) -> None:
         table.at_h = max(table.at_h, hour)
         return
     course: Run[float] = run(table.jar, table.at_h, hour, table.warmth, TRUTH_STEP_H)
-    for then, state in zip(course.hours, course.states, strict=True):
+    for then, state in zip(course.hours, course.states.tolist(), strict=True):
         table.peak = max(table.peak, 1.0 + state[GAS])
         if then >= len(table.hours):
-            table.hours.append(_truth(table, course, then, state))
+            table.hours.append(_truth(table, course, then, tuple(state)))
     table.jar, table.at_h = course.end, hour
 
 

@@ -48,22 +48,21 @@ lore, needed for those ranges, and not established biology. Calibrated, not vali
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import Generic
 
 import numpy as np
 
 from ..kitchen.flours import Blend, FlourLot, weight
 from ..mixing.contents import CULTURE_HYDRATION, Origin
+from .compiler import compiled, compiled_too
 from .kinetics import (
     EARLY_UPPER_C,
     LACTIC_UPPER_C,
-    MANY,
-    ONE,
     YEAST_UPPER_C,
     Array,
-    Ops,
     T,
     gas_held,
     growth_pace,
@@ -207,45 +206,29 @@ def stir(jar: Jar[T]) -> Jar[T]:
     return replace(jar, state=tuple(state))
 
 
-@dataclass(frozen=True)
-class _Setting(Generic[T]):
-    """What does not change between two feeds."""
-
-    buffer: T
-    most_gas: T
-    dryness: float
-    waking: float
-    lag: T
-    vigour: T
+# What does not change between two feeds: buffer, most gas, lag, vigour (one for each jar), dryness, waking.
+_Setting = tuple[T, T, T, T, float, float]
+# What warmth makes of every rate, for one step: growth of yeast, lactic and early bacteria, upkeep, death, gas held.
+_Pace = tuple[float, float, float, float, float, float]
+_State = tuple[T, T, T, T, T, T, T, T, T]
 
 
 def _setting(jar: Jar[T]) -> _Setting[T]:
     paste, traits = jar.paste, jar.traits
     dry = min(1.0, max(0.1, 1.0 - DRY_BRAKE * max(0.0, 1.0 - paste.thickness)))
-    return _Setting(
-        buffer=traits.vigour * 0.0 + paste.buffer,
-        most_gas=traits.height * paste.most_gas,
-        dryness=dry * math.exp(-SALT_BRAKE * paste.salt_percent),
-        waking=WAKING * paste.kind.wakes,
-        lag=traits.lag * LAG_H,
-        vigour=traits.vigour,
+    return (
+        traits.vigour * 0.0 + paste.buffer,
+        traits.height * paste.most_gas,
+        traits.lag * LAG_H,
+        traits.vigour,
+        dry * math.exp(-SALT_BRAKE * paste.salt_percent),
+        WAKING * paste.kind.wakes,
     )
 
 
-@dataclass(frozen=True)
-class _Pace:
-    """What warmth makes of every rate, for one step."""
-
-    yeast: float
-    lactic: float
-    early: float
-    upkeep: float
-    death: float
-    held: float
-
-
+@lru_cache(maxsize=4096)
 def _pace(celsius: float) -> _Pace:
-    return _Pace(
+    return (
         growth_pace(celsius, YEAST_UPPER_C),
         growth_pace(celsius, LACTIC_UPPER_C),
         growth_pace(celsius, EARLY_UPPER_C),
@@ -255,34 +238,100 @@ def _pace(celsius: float) -> _Pace:
     )
 
 
-def rates(state: Sequence[T], setting: _Setting[T], pace: _Pace, ops: Ops[T]) -> tuple[T, ...]:
+@compiled_too
+def rates(state: _State[T], setting: _Setting[T], pace: _Pace) -> _State[T]:
     """The nine derivatives, 1/h."""
     early, lactic, yeast, sleeping, food, acid, gas, walls, since = state
-    sour = sourness(ph := ph_of(acid, setting.buffer, ops), ops)
+    buffer, most_gas, lag, vigour, dry, wakes = setting
+    yeast_pace, lactic_pace, early_pace, upkeep, death, held = pace
+    ph_now = ph_of(acid, buffer)
+    sour = sourness(ph_now)
     fed = food / (food + HALF_FOOD)
-    awake = fed * ops.below(since / setting.lag, 1.0)
-    dry = setting.dryness
-    yeast_grows = (YEAST_GROWTH * pace.yeast * dry) * setting.vigour * awake * yeast
-    yeast_eats = YEAST_FOOD * yeast_grows + (YEAST_UPKEEP * pace.upkeep) * awake * yeast
-    lactic_grows = (LACTIC_GROWTH * pace.lactic * dry) * fed * lactic_freedom(ph, ops) * lactic
-    lactic_eats = LACTIC_FOOD * lactic_grows + (LACTIC_UPKEEP * pace.upkeep) * fed * lactic
-    early_grows = (EARLY_GROWTH * pace.early * dry) * fed * (1.0 - sour) * early
+    awake = fed * np.minimum(since / lag, 1.0)
+    yeast_grows = (YEAST_GROWTH * yeast_pace * dry) * vigour * awake * yeast
+    yeast_eats = YEAST_FOOD * yeast_grows + (YEAST_UPKEEP * upkeep) * awake * yeast
+    lactic_grows = (LACTIC_GROWTH * lactic_pace * dry) * fed * lactic_freedom(ph_now) * lactic
+    lactic_eats = LACTIC_FOOD * lactic_grows + (LACTIC_UPKEEP * upkeep) * fed * lactic
+    early_grows = (EARLY_GROWTH * early_pace * dry) * fed * (1.0 - sour) * early
     early_eats = EARLY_FOOD * early_grows
-    waking = (setting.waking * pace.yeast) * fed * ((1.0 - WAKING_IN_SWEET) * sour + WAKING_IN_SWEET) * sleeping
-    turned = waking - (FALLING_ASLEEP * pace.upkeep) * (1.0 - fed) * yeast
-    blown = pace.held * (YEAST_GAS * yeast_eats + EARLY_GAS * early_eats) * ops.above(1.0 - gas / setting.most_gas, 0.0)
-    leaked = (LEAK * pace.upkeep) * (1.0 + SLACK_LEAK * (1.0 - walls)) * gas
+    waking = (wakes * yeast_pace) * fed * ((1.0 - WAKING_IN_SWEET) * sour + WAKING_IN_SWEET) * sleeping
+    turned = waking - (FALLING_ASLEEP * upkeep) * (1.0 - fed) * yeast
+    blown = held * (YEAST_GAS * yeast_eats + EARLY_GAS * early_eats) * np.maximum(1.0 - gas / most_gas, 0.0)
+    leaked = (LEAK * upkeep) * (1.0 + SLACK_LEAK * (1.0 - walls)) * gas
     return (
-        early_grows - (EARLY_DEATH * pace.early) * sour * early - pace.death * early,
-        lactic_grows - pace.death * lactic,
-        yeast_grows + turned - pace.death * yeast,
-        -turned - (SLEEPERS_DIE * pace.upkeep) * sleeping - pace.death * sleeping,
+        early_grows - (EARLY_DEATH * early_pace) * sour * early - death * early,
+        lactic_grows - death * lactic,
+        yeast_grows + turned - death * yeast,
+        -turned - (SLEEPERS_DIE * upkeep) * sleeping - death * sleeping,
         -(yeast_eats + lactic_eats + early_eats),
         LACTIC_ACID * lactic_eats + EARLY_ACID * early_eats,
         blown - leaked,
-        (-SLACKENING * pace.upkeep) * sour * walls,
-        walls * 0.0 + pace.yeast,
+        (-SLACKENING * upkeep) * sour * walls,
+        walls * 0.0 + yeast_pace,
     )
+
+
+@compiled_too
+def _moved(x: _State[T], step: float, by: _State[T]) -> _State[T]:
+    """So far along a slope, never below nothing."""
+    return (
+        np.maximum(x[0] + step * by[0], 0.0),
+        np.maximum(x[1] + step * by[1], 0.0),
+        np.maximum(x[2] + step * by[2], 0.0),
+        np.maximum(x[3] + step * by[3], 0.0),
+        np.maximum(x[4] + step * by[4], 0.0),
+        np.maximum(x[5] + step * by[5], 0.0),
+        np.maximum(x[6] + step * by[6], 0.0),
+        np.maximum(x[7] + step * by[7], 0.0),
+        np.maximum(x[8] + step * by[8], 0.0),
+    )
+
+
+@compiled_too
+def _heun(now: _State[T], setting: _Setting[T], pace: _Pace, step: float) -> _State[T]:
+    """One step by Heun's rule."""
+    a = rates(now, setting, pace)
+    b = rates(_moved(now, step, a), setting, pace)
+    both = (
+        a[0] + b[0],
+        a[1] + b[1],
+        a[2] + b[2],
+        a[3] + b[3],
+        a[4] + b[4],
+        a[5] + b[5],
+        a[6] + b[6],
+        a[7] + b[7],
+        a[8] + b[8],
+    )
+    return _moved(now, step / 2.0, both)
+
+
+def _follow_rows(out: Array, settings: Array, plain: Array, steps: Array, paces: Array) -> None:
+    """All jars at once, step by step, as rows of numbers; `out` holds the first state and takes the others.
+
+    Shapes: `out` (steps + 1, 9, jars), `settings` (4, jars), `plain` (2), `steps` (steps), `paces` (steps, 6).
+    """
+    setting = (*settings, *plain.tolist())
+    now = tuple(out[0])
+    for at, (step, pace) in enumerate(zip(steps.tolist(), paces.tolist(), strict=True), 1):
+        now = _heun(now, setting, tuple(pace), step)
+        out[at] = now
+
+
+def _follow_each(out: Array, settings: Array, plain: Array, steps: Array, paces: Array) -> None:
+    """The same jar by jar, for the compiler."""
+    for jar in range(out.shape[2]):
+        setting = (settings[0, jar], settings[1, jar], settings[2, jar], settings[3, jar], plain[0], plain[1])
+        first = out[0, :, jar]
+        now = (first[0], first[1], first[2], first[3], first[4], first[5], first[6], first[7], first[8])
+        for at in range(steps.size):
+            row = paces[at]
+            now = _heun(now, setting, (row[0], row[1], row[2], row[3], row[4], row[5]), steps[at])
+            for place in range(9):
+                out[at + 1, place, jar] = now[place]
+
+
+follow: Callable[[Array, Array, Array, Array, Array], None] = compiled(_follow_each) if compiled else _follow_rows
 
 
 MODEL_STEP_H = 0.2
@@ -294,28 +343,73 @@ WarmthAt = Callable[[float], float]
 
 @dataclass(eq=False)
 class Run(Generic[T]):
-    """A stretch between two feeds as it was run: the hours, and the state at each. One is itself alone."""
+    """A stretch between two feeds as it was run: the hours, and the state at each. One is itself alone.
+
+    `states` has the shape (steps, 9) for one jar and (steps, 9, jars) for many.
+    """
 
     paste: Paste
     traits: Traits[T]
-    hours: list[float] = field(default_factory=list)
-    states: list[tuple[T, ...]] = field(default_factory=list)
+    hours: list[float]
+    states: Array
 
     @property
     def end(self) -> Jar[T]:
-        return Jar(self.paste, self.states[-1], self.traits)
+        last = self.states[-1]
+        state = tuple(last) if last.ndim > 1 else tuple(last.tolist())
+        return Jar(self.paste, state, self.traits)
 
     def row(self, row: int) -> Array:
         """One row over time; of shape (steps,) for one jar, (steps, jars) for many."""
-        return np.array([state[row] for state in self.states])
+        found: Array = self.states[:, row]
+        return found
 
     @property
     def levels(self) -> Array:
         return self.row(GAS) + 1.0
 
+    def first(self, steps: int) -> Run[T]:
+        """Cut off after so many."""
+        return Run(self.paste, self.traits, self.hours[:steps], self.states[:steps])
+
+    def then(self, rest: Run[T]) -> Run[T]:
+        """Gone on with; `rest` begins where this ends."""
+        states = np.concatenate((self.states, rest.states[1:]))
+        return Run(self.paste, self.traits, self.hours + rest.hours[1:], states)
+
+
+def not_run_yet(jar: Jar[T], at_h: float) -> Run[T]:
+    """A jar as a run of its first moment alone."""
+    return Run(jar.paste, jar.traits, [at_h], np.array([jar.state]))
+
 
 def _longer_in_the_cold(step_h: float, celsius: float) -> float:
     return step_h * min(LONGEST_STEP, max(1.0, 1.0 / q10(celsius)))
+
+
+def _schedule(from_h: float, to_h: float, warmth: WarmthAt, step_h: float) -> tuple[list[float], list[_Pace]]:
+    """The hours of a run, and the pace of each step; warmth is taken once a step."""
+    hours, paces = [from_h], []
+    hour = from_h
+    while hour < to_h - 1e-9:
+        step = min(_longer_in_the_cold(step_h, warmth(hour)), to_h - hour)
+        paces.append(_pace(round(warmth(hour + step / 2.0), 3)))
+        hour += step
+        hours.append(hour)
+    return hours, paces
+
+
+def _run(
+    jar: Jar[T], jars: int, from_h: float, to_h: float, warmth: WarmthAt, step_h: float
+) -> tuple[list[float], Array]:
+    hours, paces = _schedule(from_h, to_h, warmth, step_h)
+    *each, dryness, waking = _setting(jar)
+    out = np.empty((len(hours), 9, jars))
+    out[0] = np.reshape(np.array(jar.state), (9, jars))
+    if paces:
+        settings = np.reshape(np.array(each), (4, jars))
+        follow(out, settings, np.array([dryness, waking]), np.diff(np.array(hours)), np.array(paces))
+    return hours, out
 
 
 def run(jar: Jar[float], from_h: float, to_h: float, warmth: WarmthAt, step_h: float = MODEL_STEP_H) -> Run[float]:
@@ -323,54 +417,29 @@ def run(jar: Jar[float], from_h: float, to_h: float, warmth: WarmthAt, step_h: f
 
     `step_h` holds at 25 °C and above; in the cold steps are longer.
     """
-    setting = _setting(jar)
-    course = Run(jar.paste, jar.traits, [from_h], [jar.state])
-    hour, state = from_h, jar.state
-    paces: dict[float, _Pace] = {}
-    while hour < to_h - 1e-9:
-        step = min(_longer_in_the_cold(step_h, warmth(hour)), to_h - hour)
-        celsius = round(warmth(hour + step / 2.0), 3)
-        if celsius not in paces:
-            paces[celsius] = _pace(celsius)
-        pace = paces[celsius]
-        first = rates(state, setting, pace, ONE)
-        ahead = tuple(max(0.0, x + step * slope) for x, slope in zip(state, first, strict=True))
-        second = rates(ahead, setting, pace, ONE)
-        half = step / 2.0
-        state = tuple(max(0.0, x + half * (a + b)) for x, a, b in zip(state, first, second, strict=True))
-        hour += step
-        course.hours.append(hour)
-        course.states.append(state)
-    return course
+    hours, states = _run(jar, 1, from_h, to_h, warmth, step_h)
+    return Run(jar.paste, jar.traits, hours, states[:, :, 0])
 
 
 def run_many(jar: Jar[Array], from_h: float, to_h: float, warmth: WarmthAt, step_h: float = MODEL_STEP_H) -> Run[Array]:
     """The same for many jars at once, each with its own traits."""
-    setting = _setting(jar)
-    course = Run(jar.paste, jar.traits, [from_h], [jar.state])
-    hour = from_h
-    now = np.array(jar.state)
-    paces: dict[float, _Pace] = {}
-    while hour < to_h - 1e-9:
-        step = min(_longer_in_the_cold(step_h, warmth(hour)), to_h - hour)
-        celsius = round(warmth(hour + step / 2.0), 3)
-        if celsius not in paces:
-            paces[celsius] = _pace(celsius)
-        pace = paces[celsius]
-        first = np.array(rates(tuple(now), setting, pace, MANY))
-        ahead = np.maximum(now + step * first, 0.0)
-        now = np.maximum(now + (step / 2.0) * (first + np.array(rates(tuple(ahead), setting, pace, MANY))), 0.0)
-        hour += step
-        course.hours.append(hour)
-        course.states.append(tuple(now))
-    return course
+    hours, states = _run(jar, len(jar.traits.vigour), from_h, to_h, warmth, step_h)
+    return Run(jar.paste, jar.traits, hours, states)
+
+
+def warm_up() -> bool:
+    """Load the compiled loop, or compile it where that was not kept; False without a compiler."""
+    if compiled is None:
+        return False
+    follow(np.ones((2, 9, 1)), np.ones((4, 1)), np.ones(2), np.ones(1), np.ones((1, 6)))
+    return True
 
 
 # --- read-outs ---
 
 
 def ph(jar: Jar[float]) -> float:
-    return ph_of(jar.state[ACID], _setting(jar).buffer, ONE)
+    return float(ph_of(jar.state[ACID], _setting(jar)[0]))
 
 
 def hunger(paste: Paste, food: T, walls: T) -> T:

@@ -9,34 +9,22 @@ sees.
 Acid: pH falls from that of fresh paste towards a floor, the faster the less a flour buffers:
 pH = floor + (fresh - floor) e^(-A / buffer). Both ends are common knowledge, the buffering is set.
 
-Written once for a single jar (floats) and for many at a time (arrays). Temperatures in °C, rates in 1/h.
+Written once: called by numbers and by arrays, and compiled into the loop over steps. Temperatures in °C, rates in 1/h.
 """
 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
-from dataclasses import dataclass
-from typing import Generic, TypeVar
+from typing import TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
 
+from .compiler import compiled_too
+
 Array = NDArray[np.float64]
 T = TypeVar("T", float, Array)
 
-
-@dataclass(frozen=True)
-class Ops(Generic[T]):
-    """The few functions that differ between a number and an array of them."""
-
-    exp: Callable[[T], T]
-    below: Callable[[T, float], T]
-    above: Callable[[T, float], T]
-
-
-ONE: Ops[float] = Ops(math.exp, min, max)
-MANY: Ops[Array] = Ops(np.exp, np.minimum, np.maximum)
 
 # --- warmth ---
 
@@ -95,16 +83,22 @@ SWEET_PH, SOUR_PH = 5.2, 4.2
 LACTIC_STOP_PH, LACTIC_FREE_PH = 3.6, 4.3
 
 
-def ph_of(acid: T, buffer: T, ops: Ops[T]) -> T:
+@compiled_too
+def ph_of(acid: T, buffer: T) -> T:
     """pH of a paste by its acid and its flour's buffering (`BUFFER` × the flour's own × 2 × flour share)."""
-    return (PH_FRESH - PH_FLOOR) * ops.exp(-acid / buffer) + PH_FLOOR
+    made: T = (PH_FRESH - PH_FLOOR) * np.exp(-acid / buffer) + PH_FLOOR
+    return made
 
 
-def sourness(ph: T, ops: Ops[T]) -> T:
+@compiled_too
+def sourness(ph: T) -> T:
     """The acid switch: 0 sweet to 1 sour."""
-    return ops.below(ops.above((SWEET_PH - ph) / (SWEET_PH - SOUR_PH), 0.0), 1.0)
+    made: T = np.minimum(np.maximum((SWEET_PH - ph) / (SWEET_PH - SOUR_PH), 0.0), 1.0)
+    return made
 
 
-def lactic_freedom(ph: T, ops: Ops[T]) -> T:
+@compiled_too
+def lactic_freedom(ph: T) -> T:
     """The lactic brake: 1 free to 0 stopped by their own acid."""
-    return ops.below(ops.above((ph - LACTIC_STOP_PH) / (LACTIC_FREE_PH - LACTIC_STOP_PH), 0.0), 1.0)
+    made: T = np.minimum(np.maximum((ph - LACTIC_STOP_PH) / (LACTIC_FREE_PH - LACTIC_STOP_PH), 0.0), 1.0)
+    return made

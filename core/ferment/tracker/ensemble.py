@@ -27,8 +27,8 @@ import numpy as np
 
 from ..kitchen.warmth import Warmth
 from ..mixing.contents import Origin
-from ..model.jar import ACID, GAS, Jar, Run, Traits, culture_jar, run_many
-from ..model.kinetics import MANY, Array, ph_of
+from ..model.jar import ACID, Jar, Run, Traits, culture_jar, not_run_yet, run_many
+from ..model.kinetics import Array, ph_of
 from ..ready_rule import DOUBLED, EARLY_DAYS_H, HOLDS_SHARE, IN_A_ROW, WARMTH_AFTER_H, Strictness, limit_h
 from ..record.log import Bubbles
 from .rounds import Background, Turn
@@ -120,7 +120,7 @@ def _outside(background: Background) -> Run[Array] | None:
     if background.origin is Origin.FLOUR_AND_WATER:
         return None
     jar = culture_jar(background.origin, background.blend, traits())
-    return Run(jar.paste, jar.traits, [0.0], [jar.state])
+    return not_run_yet(jar, 0.0)
 
 
 @lru_cache(maxsize=64)
@@ -167,7 +167,7 @@ def _told(turn: Turn, course: Run[Array]) -> Array:
         if sighting.ph is not None:
             acid = _row(course.row(ACID), hours, sighting.hours)
             buffer = np.full_like(acid, course.paste.buffer)
-            told += _bell((sighting.ph - ph_of(acid, buffer, MANY)) * (LEVEL_SD / PH_SD))
+            told += _bell((sighting.ph - ph_of(acid, buffer)) * (LEVEL_SD / PH_SD))
     return told
 
 
@@ -232,7 +232,7 @@ def _count_days(fed: Feeding, ahead: tuple[Turn, ...], last_day: float) -> _Coun
         whole = _until(running, max(turn.at_h, at_h + 0.1), warmth)
         count.add(at_h, whole)
         jar = turn.into(whole.end, whole.traits)
-        at_h, running = turn.at_h, Run(jar.paste, jar.traits, [turn.at_h], [jar.state])
+        at_h, running = turn.at_h, not_run_yet(jar, turn.at_h)
     return count
 
 
@@ -240,9 +240,9 @@ def _until(course: Run[Array], end_h: float, warmth: Warmth) -> Run[Array]:
     """A run cut off at an hour, or run on to it."""
     if course.hours[-1] < end_h:
         rest = run_many(course.end, course.hours[-1], end_h, warmth, MEMBER_STEP_H)
-        return Run(course.paste, course.traits, course.hours + rest.hours[1:], course.states + rest.states[1:])
+        return course.then(rest)
     steps = max(1, sum(hour <= end_h for hour in course.hours))
-    return Run(course.paste, course.traits, course.hours[:steps], course.states[:steps])
+    return course.first(steps)
 
 
 class _Count:
@@ -272,8 +272,7 @@ class _Count:
     def add(self, at_h: float, course: Run[Array]) -> None:
         self._until_h = course.hours[-1]
         hours = np.array(course.hours) - at_h
-        gas = np.array([state[GAS] for state in course.states])
-        over = gas + 1.0 >= doubling_mark(course)[None, :]
+        over = course.levels >= doubling_mark(course)[None, :]
         ever = over.any(axis=0)
         reached = hours[np.argmax(over, axis=0)]
         # Yeast explains a rise only once the early bacteria are gone.

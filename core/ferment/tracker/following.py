@@ -163,7 +163,7 @@ def _curve(course: Run[float], turn: Turn) -> Curve:
 
 
 def _hungry_at(course: Run[float], pace: float, fed_at: datetime) -> datetime | None:
-    for hour, state in zip(course.hours, course.states, strict=True):
+    for hour, state in zip(course.hours, course.states.tolist(), strict=True):
         if hunger(course.paste, state[FOOD], state[WALLS]) >= HUNGRY:
             return fed_at + timedelta(hours=(hour - course.hours[0]) / pace)
     return None
@@ -180,7 +180,7 @@ def _fits(
         doubled = doubles_at(course.paste)
         limit = limit_h(warmth(course.hours[0] + WARMTH_AFTER_H))
         told = moments(curve, nodes(weights), doubled, limit)
-        top = course.states[int(curve.levels.argmax())]
+        top = course.states[int(curve.levels.argmax())].tolist()
         fits.append(
             RoundFit(
                 turn.feed.id,

@@ -78,7 +78,7 @@ class Walks(TestCase):
             told,
             [
                 (ScaleAct.TAKE_OUT, True, -60.0),
-                (ScaleAct.ADD_WATER, False, 30.0),
+                (ScaleAct.ADD_WATER, True, 30.0),
                 (ScaleAct.ADD_FLOUR, False, 60.0),
             ],
         )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import astuple
 from itertools import pairwise
-from unittest import TestCase
+from unittest import TestCase, skipUnless
 
 import numpy as np
 from hypothesis import given, settings
@@ -13,6 +13,7 @@ from scipy.integrate import solve_ivp
 
 from ferment.kitchen.flours import Flour, FlourGrams, blend_of
 from ferment.model import paste
+from ferment.model.compiler import compiled
 from ferment.model.jar import (
     ACID,
     BOOK,
@@ -20,19 +21,21 @@ from ferment.model.jar import (
     GAS,
     Jar,
     Traits,
+    _follow_rows,
     _pace,
     _setting,
     after_feed,
+    follow,
     mature,
     rates,
     run,
     run_many,
     stir,
+    warm_up,
 )
 from ferment.model.kinetics import (
     EARLY_UPPER_C,
     LACTIC_UPPER_C,
-    ONE,
     YEAST_UPPER_C,
     gas_held,
     growth_pace,
@@ -82,8 +85,8 @@ class AgainstPublishedGrowth(TestCase):
 
     def test_the_lactic_bacterium_stops_near_3_8(self) -> None:
         """The same work: growth ends at about pH 3.8 (from memory); hardier ones go lower, so ours ends at 3.6."""
-        self.assertEqual(lactic_freedom(3.55, ONE), 0.0)
-        self.assertLess(lactic_freedom(3.8, ONE), 0.3)
+        self.assertEqual(lactic_freedom(3.55), 0.0)
+        self.assertLess(lactic_freedom(3.8), 0.3)
 
     def test_between_20_and_30(self) -> None:
         """Published rates of both at least double between 20 and 30 °C (from memory); ours 2 to 3.2 ×."""
@@ -92,8 +95,8 @@ class AgainstPublishedGrowth(TestCase):
 
     def test_early_bacteria_give_way_to_acid(self) -> None:
         """Enterobacteria stop between pH 4.5 and 4.2 (from memory)."""
-        self.assertLess(sourness(5.2, ONE), 0.01)
-        self.assertEqual(sourness(4.2, ONE), 1.0)
+        self.assertLess(sourness(5.2), 0.01)
+        self.assertEqual(sourness(4.2), 1.0)
         self.assertGreater(EARLY_UPPER_C, LACTIC_UPPER_C)
 
     def test_gas_stays_in_cold_paste(self) -> None:
@@ -109,8 +112,30 @@ class TheLaw(TestCase):
 
     @given(st.floats(0, 60), st.floats(0.1, 2))
     def test_ph_falls_with_acid_and_stays_within_bounds(self, acid: float, buffer: float) -> None:
-        self.assertTrue(3.4 <= ph_of(acid, buffer, ONE) <= 6.2)
-        self.assertLessEqual(ph_of(acid + 0.5, buffer, ONE), ph_of(acid, buffer, ONE))
+        self.assertTrue(3.4 <= ph_of(acid, buffer) <= 6.2)
+        self.assertLessEqual(ph_of(acid + 0.5, buffer), ph_of(acid, buffer))
+
+
+class TheCompiledLoop(TestCase):
+    """One copy of the equations: compiled into the loop, and called by rows of numbers as plain Python."""
+
+    @skipUnless(compiled, "no compiler on this machine")
+    def test_it_says_what_the_rows_say(self) -> None:
+        made = np.random.default_rng(7)
+        for celsius in (4.0, 17.0, 24.0, 33.0, 44.0):
+            with self.subTest(celsius=celsius):
+                out = np.zeros((60, 9, 5))
+                out[0] = made.uniform(0.0, 1.0, (9, 5))
+                settings = made.uniform(0.3, 2.0, (4, 5))
+                plain, steps = np.array([0.9, 0.01]), np.full(59, 0.3)
+                paces = np.tile(np.array(_pace(celsius)), (59, 1))
+                rows = out.copy()
+                follow(out, settings, plain, steps, paces)
+                _follow_rows(rows, settings, plain, steps, paces)
+                np.testing.assert_allclose(out, rows, rtol=1e-9, atol=1e-12)
+
+    def test_loaded_or_not_needed(self) -> None:
+        self.assertEqual(warm_up(), compiled is not None)
 
 
 class TheSolver(TestCase):
@@ -123,7 +148,7 @@ class TheSolver(TestCase):
             setting, pace = _setting(jar), _pace(24.0)
 
             def slope(_hour: float, state: np.ndarray, s=setting, p=pace) -> tuple[float, ...]:  # type: ignore[no-untyped-def]
-                return rates(tuple(float(one) for one in state), s, p, ONE)
+                return rates(tuple(float(one) for one in state), s, p)  # type: ignore[arg-type]
 
             exact = solve_ivp(slope, (0, 24), jar.state, rtol=1e-9, atol=1e-14, max_step=0.1, dense_output=True)
             for hour in (6.0, 12.0, 24.0):
