@@ -9,14 +9,14 @@ from pathlib import Path
 
 from . import say
 from .machine import interpreter, program
-from .place import CORE, PYTHON, ROOT, VAR, VENV, WEB, fingerprint
+from .place import CORE, PYTHON, ROOT, VENV, WEB, fingerprint
 
 APP_LOCK = ROOT / "requirements" / "app.txt"
 COMPILER_LOCK = ROOT / "requirements" / "compiler.txt"
 CHECKS_LOCK = ROOT / "requirements" / "checks.txt"
 TOOLS_LOCK = ROOT / "requirements" / "tools.txt"
-# The compiled model is kept there, and its sources are here.
-COMPILED = VAR / "compiled"
+# The compiled model is kept there whatever house it is for, and its sources are here.
+COMPILED = ROOT / "var" / "compiled"
 MODEL = CORE / "ferment" / "model"
 NPM_LOCK = WEB / "package-lock.json"
 WEB_SOURCES = [WEB / name for name in ("src", "public", "index.html", "vite.config.ts", "package-lock.json")]

@@ -129,7 +129,13 @@ CACHES = {
         "BACKEND": f"django.core.cache.backends.{_CACHE}",
         "LOCATION": _COUNTS or "counts",
         "OPTIONS": {"MAX_ENTRIES": 5_000},
-    }
+    },
+    # Answers that cost much and depend on nothing but what is asked: every worker reads what one has worked out.
+    "answers": {
+        "BACKEND": "django.core.cache.backends.db.DatabaseCache",
+        "LOCATION": "answers",
+        "OPTIONS": {"MAX_ENTRIES": 2_000},
+    },
 }
 
 # --- what the browser may do ---

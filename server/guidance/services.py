@@ -37,6 +37,7 @@ from logbook.services import Recorded, entries_of, logs_of, written_in
 from photos.services import Taken, photos_of
 from problems.stored import UnreadableError
 
+from .kept import kept
 from .readings import with_readings
 from .unread import Unread, UnreadJar, stands_on, told
 
@@ -179,7 +180,10 @@ def what_if(account: Account, jar_id: UUID, warmth_c: float, now: datetime) -> W
 
 def compare(origin: Origin, setup: Setup, *, has_scale: bool) -> list[Offered]:
     """The families that begin so, side by side, for this kitchen and flour."""
-    return list(side_by_side(catalogue(), setup, origin, has_scale=has_scale))
+    asked = (origin, setup, has_scale)
+    return list(
+        kept("compare", asked, tuple, lambda: tuple(side_by_side(catalogue(), setup, origin, has_scale=has_scale)))
+    )
 
 
 @dataclass(frozen=True)

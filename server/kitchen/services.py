@@ -181,6 +181,20 @@ def keepers_of(kitchen_ids: Iterable[UUID]) -> dict[UUID, frozenset[int]]:
     return {kitchen_id: frozenset(keepers) for kitchen_id, keepers in found.items()}
 
 
+def state_of(account: Account) -> str:
+    """What tells whether anything of this baker's kitchens, hours or jars has changed; logs say so themselves."""
+    kitchens = kitchens_of(account)
+    hours = Kitchen.objects.filter(owner=account).values_list("hours", flat=True).first()
+    facts = ("id", "put_away_at", "warmth_c", "night_c", "thermometer", "ready_after")
+    jars = Jar.objects.filter(kitchen_id__in=kitchens).order_by("id").values_list(*facts)
+    return repr((hours, account.time_zone, list(jars)))
+
+
+def jars_in_reach(account: Account) -> list[UUID]:
+    """Every jar of the account's own kitchen and of those that it keeps with others."""
+    return list(Jar.objects.filter(kitchen_id__in=kitchens_of(account)).values_list("id", flat=True))
+
+
 def all_jars(account: Account, now: datetime) -> list[JarCard | UnreadCard]:
     """Every jar within reach, in the order of their making, each as warm as its thermometer says."""
     jars = list(_jars().filter(kitchen_id__in=kitchens_of(account)).order_by("made_at", "id"))

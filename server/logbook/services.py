@@ -312,7 +312,19 @@ def _all_rows(jar_id: UUID) -> list[Entry]:
 
 
 def _to_core(row: Entry) -> log.Entry:
-    return to_core(row.id, _body(row))
+    """As the core has it; what is stored the same is read once a process."""
+    key = (row.id, row.at, f"{row.kind}{row.body}")
+    found = _READ.get(key)
+    if found is None:
+        found = to_core(row.id, _body(row))
+        if len(_READ) >= MOST_READ:
+            _READ.clear()
+        _READ[key] = found
+    return found
+
+
+MOST_READ = 50_000
+_READ: dict[tuple[UUID, datetime, str], log.Entry] = {}
 
 
 def _body(row: Entry) -> AnyBody:

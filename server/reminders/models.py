@@ -6,6 +6,14 @@ from django.conf import settings
 from django.db import models
 
 
+class Watch(models.Model):
+    """When an account's jars are next to be looked at, as long as nothing of them changes before (`state` tells)."""
+
+    account = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="watch")
+    next_at = models.DateTimeField()
+    state = models.CharField(max_length=64)
+
+
 class Message(models.Model):
     account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="messages")
     jar = models.ForeignKey("kitchen.Jar", on_delete=models.CASCADE, related_name="messages")

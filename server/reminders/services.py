@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import logging
 from dataclasses import dataclass
 from datetime import datetime, timedelta
@@ -13,10 +14,10 @@ from accounts.services import Account, accounts_to_remind
 from ferment.doors.reminding import Reminder, reminders
 from ferment.planner import Act
 from guidance.services import Assessed, kitchen_now
-from kitchen.services import hours_of, kitchens_of
-from logbook.services import undone_in
+from kitchen.services import hours_of, jars_in_reach, kitchens_of, state_of
+from logbook.services import changes_of, undone_in
 
-from .models import Message
+from .models import Message, Watch
 
 log = logging.getLogger("despertar.reminders")
 MOST_SHOWN = 40
@@ -49,9 +50,15 @@ class Postbox:
 def remind_all(now: datetime) -> int:
     """Everybody's due reminders go out, whatever goes wrong with somebody else's. Answers how many did."""
     sent = 0
+    watches = {watch.account_id: watch for watch in Watch.objects.all()}
     for account in accounts_to_remind():
         try:
-            sent += remind(account, now)
+            state = _state(account)
+            watch = watches.get(account.pk)
+            if watch is None or watch.state != state or watch.next_at <= now:
+                count, next_at = remind(account, now)
+                sent += count
+                Watch.objects.update_or_create(account=account, defaults={"next_at": next_at, "state": state})
         except OperationalError:
             raise
         except Exception:
@@ -59,9 +66,29 @@ def remind_all(now: datetime) -> int:
     return sent
 
 
-def remind(account: Account, now: datetime) -> int:
-    """One account's due reminders go to its postbox: one an act, none for what is done. Answers how many did."""
+def remind(account: Account, now: datetime) -> tuple[int, datetime]:
+    """One account's due reminders go to its postbox: one an act, none for what is done. Answers how many did, and when
+    there may be anything to send again, if nothing changes before."""
     due = _due_or_to_come(account, now)
+    return _send(account, due, now), _next_at(due, now)
+
+
+# A thermometer may hurry a jar, and a forecast may move: no jar is left unlooked at for longer.
+LOOKED_AT_LEAST = timedelta(hours=1)
+
+
+def _next_at(due: list[tuple[Assessed, tuple[Reminder, ...]]], now: datetime) -> datetime:
+    to_come = (one.at for _, told in due for one in told if one.at > now)
+    return min((now + LOOKED_AT_LEAST, *to_come))
+
+
+def _state(account: Account) -> str:
+    """What tells whether anything has changed that moves a reminder: jars, hours, and what was written in the logs."""
+    logs = sorted(changes_of(jars_in_reach(account)).items())
+    return hashlib.sha256(repr((state_of(account), logs)).encode()).hexdigest()
+
+
+def _send(account: Account, due: list[tuple[Assessed, tuple[Reminder, ...]]], now: datetime) -> int:
     undone = undone_in([jar.card.id for jar, _ in due])
     before = Message.objects.filter(account=account).count()
     Message.objects.bulk_create(

@@ -47,6 +47,7 @@ class Verdicts(Journey):
         page.press("button", "All of it is in the bin")
         page.sees("Thistle is binned.")
         page.press("link", "Begin again the same way")
+        self.unfold()
         weight = page.one("textbox", "Weight of the empty jar")
         self.assertEqual(weight.get_attribute("value"), "200")
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+from datetime import datetime
 from unittest import mock
 
 from django.test import TestCase
@@ -128,7 +129,7 @@ class OneBrokenJar(TestCase):
         other = Baker("Noor").sign_up().always_home().plan().mix(30.0)
         real = reminders.remind
 
-        def fails(account: object, now: object) -> int:
+        def fails(account: object, now: object) -> tuple[int, datetime]:
             if getattr(account, "name", "") == "Ines":
                 raise ZeroDivisionError
             return real(account, now)  # type: ignore[arg-type]

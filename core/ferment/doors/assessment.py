@@ -10,10 +10,9 @@ from ..kitchen.vessel import ROOM_WANTED, Vessel, line_mm, room_times
 from ..methods.keeping import is_kept
 from ..mixing.feeding import FeedPlan
 from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
-from ..planner import MOST_STEPS, Act, Plan, Step, StepState, day_of
+from ..planner import HORIZON, MOST_STEPS, Act, Plan, Step, StepState, day_of, shorter
 from ..planner.baking import FOR_A_BAKE
 from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, SightCode, Task, WaitsFor
-from ..protocol.course import Course
 from ..protocol.method import Normal
 from ..ready_rule import DOUBLED, doubles_at
 from ..record.ledger import Ledger
@@ -21,7 +20,7 @@ from ..record.log import Bake, Deed, DeedKind, Log
 from ..setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
 from ..signs import Finding
 from ..signs.contract import Urgency
-from ..tracker import Background, Forecast, Ready, forecast, prior_ready
+from ..tracker import Background, Forecast, Ready, Turn, forecast, prior_ready
 from ..tracker.outlook import Outlook, outlook, yeast_unshown
 from ..verdicts.cautions import Notice, notices
 from ..verdicts.counsel import Counsel, counsel
@@ -164,10 +163,15 @@ def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     now = now.astimezone(UTC)
     course = course_of(setup)
     ledger = ledger_of(setup, course, log)
-    made = plan_of(setup, course, ledger, now)
     start = ledger.rounds[0].feed.at if ledger.rounds else None
+    begins = start or setup.starts_at.astimezone(UTC)
+    foreseen = begins + FORESEEN
+    # Walked once, as far as anything asks for it.
+    whole = plan_of(setup, course, ledger, now, until=max(foreseen, now + HORIZON), most_ahead=MOST_STEPS)
+    made = shorter(whole, now, now + HORIZON)
     background = background_of(setup, course, ledger)
-    told, ready_on = _forecast(setup, course, ledger, background, now)
+    meals = meals_ahead(shorter(whole, now, foreseen, MOST_STEPS), begins)
+    told, ready_on = _forecast(ledger, background, meals, begins)
     judged = judgement(course, ledger, background.place, made, told, now, setup.ready_after)
     advised = counsel(setup, course, ledger, made, judged, now)
     made = advised.plan
@@ -231,12 +235,9 @@ def _normal(made: Plan, start: datetime | None, now: datetime) -> Normal | None:
 
 
 def _forecast(
-    setup: Setup, course: Course, ledger: Ledger, background: Background, now: datetime
+    ledger: Ledger, background: Background, meals: tuple[Turn, ...], start: datetime
 ) -> tuple[Forecast | None, Ready | None]:
     """The running feed and the day of ready, by the feeds that the whole plan shows ahead."""
-    start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
-    ahead = plan_of(setup, course, ledger, now, until=start + FORESEEN, most_ahead=MOST_STEPS)
-    meals = meals_ahead(ahead, start)
     if ledger.rounds:
         told = forecast(ledger, background, meals)
         return told, told.ready if told else None

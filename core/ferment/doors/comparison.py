@@ -10,6 +10,7 @@ from enum import StrEnum
 from ..kitchen.flours import Flour, FlourLot
 from ..mixing.contents import Origin
 from ..planner import MOST_STEPS, totals
+from ..planner.readytable import ready_days
 from ..planner.steps import ReadyDays
 from ..protocol.method import Method, Thing
 from ..protocol.options import BlendOption, Choice, Choices
@@ -182,8 +183,7 @@ def to_ready(setup: Setup) -> Compared:
     """What a jar takes from its first mix to the likely day of ready."""
     course = course_of(setup)
     now = setup.starts_at
-    first = plan_of(setup, course, ledger_of(setup, course, ()), now, most_ahead=1)
-    days = first.ready.likely
+    days = ready_days(course, setup.warmth_c).likely
     made = plan_of(
         setup,
         course,

@@ -197,9 +197,6 @@ def since_feed(ledger: Ledger, now: datetime) -> SinceFeed | None:
 
 
 def round_seen(turn: Round, *, by_hand: bool = False) -> RoundSeen:
-    fed = turn.feed
-    part = by_eye(fed.keep_g, turn.before.total_g)
-    spoons = of_feed(fed.keep_g, fed.flours, fed.water_g, fed.juice_g, fed.salt_g, keep_part=part)
     return RoundSeen(
         feed_id=turn.feed.id,
         at=turn.feed.at,
@@ -208,8 +205,14 @@ def round_seen(turn: Round, *, by_hand: bool = False) -> RoundSeen:
         discard_g=turn.discard_g,
         levels=_levels(turn),
         high_mark=max((seen.high for seen in turn.sightings if seen.high is not None), default=None),
-        by_hand=spoons if by_hand else None,
+        by_hand=_by_hand(turn) if by_hand else None,
     )
+
+
+def _by_hand(turn: Round) -> ByHand:
+    fed = turn.feed
+    part = by_eye(fed.keep_g, turn.before.total_g)
+    return of_feed(fed.keep_g, fed.flours, fed.water_g, fed.juice_g, fed.salt_g, keep_part=part)
 
 
 def used_so_far(ledger: Ledger) -> Totals:

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, time, timedelta, tzinfo
+from functools import lru_cache
 
 from ..refusal import Refusal, RefusalCode
 
@@ -128,13 +128,17 @@ def days_later(at: datetime, days: int, zone: tzinfo) -> datetime:
     return (at.astimezone(zone) + timedelta(days=days)).astimezone(UTC)
 
 
-def _spans(hours: Hours, earliest: datetime, latest: datetime) -> Iterator[tuple[datetime, datetime]]:
+def _spans(hours: Hours, earliest: datetime, latest: datetime) -> tuple[tuple[datetime, datetime], ...]:
     """Every band from the day before the window to the day after it, and on until there is one."""
-    day = earliest.astimezone(hours.zone).date() - timedelta(days=1)
-    last = latest.astimezone(hours.zone).date() + timedelta(days=1)
-    found = False
+    first = earliest.astimezone(hours.zone).date() - timedelta(days=1)
+    return _bands_between(hours, first, latest.astimezone(hours.zone).date() + timedelta(days=1))
+
+
+# A plan asks for the same few days again and again.
+@lru_cache(maxsize=8192)
+def _bands_between(hours: Hours, day: date, last: date) -> tuple[tuple[datetime, datetime], ...]:
+    found: list[tuple[datetime, datetime]] = []
     while day <= last or (not found and day <= last + FARTHEST):
-        for band in hours.bands_of(day):
-            found = True
-            yield band.on(day, hours.zone)
+        found += [band.on(day, hours.zone) for band in hours.bands_of(day)]
         day += timedelta(days=1)
+    return tuple(found)

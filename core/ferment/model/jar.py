@@ -383,8 +383,10 @@ def not_run_yet(jar: Jar[T], at_h: float) -> Run[T]:
     return Run(jar.paste, jar.traits, [at_h], np.array([jar.state]))
 
 
-def _longer_in_the_cold(step_h: float, celsius: float) -> float:
-    return step_h * min(LONGEST_STEP, max(1.0, 1.0 / q10(celsius)))
+@lru_cache(maxsize=4096)
+def _stride(celsius: float) -> float:
+    """How many times longer a step may be in that warmth."""
+    return min(LONGEST_STEP, max(1.0, 1.0 / q10(celsius)))
 
 
 def _schedule(from_h: float, to_h: float, warmth: WarmthAt, step_h: float) -> tuple[list[float], list[_Pace]]:
@@ -392,7 +394,7 @@ def _schedule(from_h: float, to_h: float, warmth: WarmthAt, step_h: float) -> tu
     hours, paces = [from_h], []
     hour = from_h
     while hour < to_h - 1e-9:
-        step = min(_longer_in_the_cold(step_h, warmth(hour)), to_h - hour)
+        step = min(step_h * _stride(warmth(hour)), to_h - hour)
         paces.append(_pace(round(warmth(hour + step / 2.0), 3)))
         hour += step
         hours.append(hour)

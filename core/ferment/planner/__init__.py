@@ -91,6 +91,20 @@ def plan(
     )
 
 
+def shorter(made: Plan, now: datetime, until: datetime, most_ahead: int = MOST_STEPS_AHEAD) -> Plan:
+    """The same plan as it is made for a nearer moment and fewer steps, without walking it again."""
+    ahead = made.ahead
+    count = next((place for place, step in enumerate(ahead) if place and step.due > until), len(ahead))
+    kept = ahead[: min(count, most_ahead)]
+    done = tuple(step for step in made.steps if not step.to_come)
+    return replace(
+        made,
+        steps=(*done, *kept),
+        ends=made.ends and len(kept) == len(ahead),
+        to_ready=_totals_ahead(kept, now.astimezone(UTC)),
+    )
+
+
 def _ahead(walk: Walk, until: datetime, most: int) -> tuple[tuple[Step, ...], bool, list[Change]]:
     desk, now, standing = walk.desk, walk.now, walk.standing
     rests = walk.ledger.rests_since is not None

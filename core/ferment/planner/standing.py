@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
+from functools import cache
 
 from ..kitchen.hours import HOUR, Hours, days_later, fit
 from ..protocol.advised import EFFECTS, OPPOSITES, Advice, Effect, combined
@@ -228,6 +229,7 @@ def _on_beat(
     count = (wished - start) // every
     around = [_beat(start, every, number, hours) for number in (count - 1, count, count + 1, count + 2)]
 
+    @cache
     def fitted(towards: datetime) -> datetime:
         return fit(hours, min(max(towards, earliest), latest), earliest, latest, may_be_early=True).at
 

@@ -10,8 +10,9 @@ from unittest import TestCase
 from ferment.doors.assessment import assess
 from ferment.kitchen.vessel import Level, LevelUnit, Vessel
 from ferment.methods import FAMILIES
+from ferment.planner import HORIZON, MOST_STEPS, MOST_STEPS_AHEAD, shorter
 from ferment.record.log import Bin, Bubbles, Deed, DeedKind, Feed, Log, Look, Smell, Top
-from ferment.setups import Setup
+from ferment.setups import Setup, course_of, ledger_of, plan_of
 from ferment.simulation import Habits, Happenings, Truth, play
 
 from ..builders import START, hours
@@ -44,6 +45,20 @@ def moments(log: Log) -> Iterator[datetime]:
         yield entry.at + timedelta(minutes=1)
         yield entry.at + timedelta(hours=7)
     yield log[-1].at + timedelta(days=3)
+
+
+class OneWalk(TestCase):
+    def test_a_plan_cut_short_is_the_plan_that_is_made_short(self) -> None:
+        for name, it, log in played():
+            course = course_of(it)
+            for now in moments(log):
+                known = tuple(entry for entry in log if entry.at <= now)
+                ledger = ledger_of(it, course, known)
+                whole = plan_of(it, course, ledger, now, until=now + timedelta(days=24), most_ahead=MOST_STEPS)
+                for until, most in ((now + HORIZON, MOST_STEPS_AHEAD), (now + timedelta(days=2), 3)):
+                    with self.subTest(jar=name, hours=round((now - START) / timedelta(hours=1), 1), most=most):
+                        made = plan_of(it, course, ledger, now, until=until, most_ahead=most)
+                        self.assertEqual(shorter(whole, now, until, most), made)
 
 
 class OneVoice(TestCase):

@@ -20,6 +20,7 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         call_command("migrate", interactive=False, verbosity=0)
+        call_command("createcachetable", verbosity=0)
         if options["demo"]:
             self.stdout.write("laid" if lay_kitchen(timezone.now()) else "kept as it was left")
             if token := os.environ.get("DESPERTAR_STANDIN_TOKEN"):

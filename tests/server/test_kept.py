@@ -1,0 +1,55 @@
+"""Answers that are kept: the same with the cache as without, whatever became of it."""
+
+from __future__ import annotations
+
+from typing import Any
+from unittest import mock
+
+from django.core.cache import caches
+from django.test import TestCase
+
+from guidance import services
+
+from .base import Baker
+
+ASKED = {
+    "origin": "dried",
+    "warmth_c": 22.0,
+    "night_c": None,
+    "blend": {"rye": 1.0},
+    "has_scale": True,
+    "starts_at": "2026-03-02T08:00:00Z",
+}
+
+
+class Kept(TestCase):
+    def setUp(self) -> None:
+        caches["answers"].clear()
+        self.baker = Baker("Ines").sign_up().always_home()
+
+    def ask(self, **changes: object) -> Any:
+        return self.baker.ok("POST", "/api/compare", {**ASKED, **changes})
+
+    def test_asked_again_it_is_not_worked_out_again(self) -> None:
+        first = self.ask()
+        with mock.patch.object(services, "side_by_side", side_effect=AssertionError):
+            self.assertEqual(self.ask(), first)
+
+    def test_another_warmth_flour_hour_or_bakers_hours_is_another_question(self) -> None:
+        first = self.ask()
+        self.assertNotEqual(self.ask(warmth_c=17.0), first)
+        with mock.patch.object(services, "side_by_side", return_value=()) as made:
+            self.ask(blend={"spelt": 1.0})
+            self.ask(starts_at="2026-03-02T09:00:00Z")
+            self.baker.ok("PUT", "/api/hours", {"weekday": [], "weekend": []})
+            self.ask()
+        self.assertEqual(made.call_count, 3)
+
+    def test_a_cache_that_is_gone_or_poisoned_is_worked_around(self) -> None:
+        first = self.ask()
+        with mock.patch.object(caches["answers"], "get", side_effect=OSError), self.assertLogs("despertar.kept"):
+            self.assertEqual(self.ask(), first)
+        with mock.patch.object(caches["answers"], "get", return_value="poison"):
+            self.assertEqual(self.ask(), first)
+        with mock.patch.object(caches["answers"], "set", side_effect=OSError), self.assertLogs("despertar.kept"):
+            self.assertEqual(self.ask(warmth_c=19.0), self.ask(warmth_c=19.0))
