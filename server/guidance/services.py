@@ -39,6 +39,7 @@ from problems.stored import UnreadableError
 
 from .kept import kept
 from .readings import with_readings
+from .told_now import told_now
 from .unread import Unread, UnreadJar, stands_on, told
 
 T = TypeVar("T")
@@ -80,7 +81,7 @@ def kitchen_now(account: Account, now: datetime) -> Kitchen:
     heard = heard_by(account)
 
     def tell(card: JarCard, log: Log) -> Assessed:
-        return Assessed(card, _unheard(assess(card.setup, log, now), heard))
+        return Assessed(card, _unheard(told_now(card.setup, log, now), heard))
 
     found = [told(card, logs[card.id], tell) for card in cards]
     return Kitchen(
@@ -94,7 +95,7 @@ def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
     """Raises Problem: not found, or that it cannot be told (jar_unreadable)."""
 
     def tell(card: JarCard, log: Log) -> OpenJar:
-        found = _unheard(assess(card.setup, log, now), heard_by(account))
+        found = _unheard(told_now(card.setup, log, now), heard_by(account))
         return OpenJar(
             card,
             found,
@@ -210,7 +211,7 @@ def planned_kitchen(account: Account, now: datetime) -> list[Planned]:
 
 
 def _planned(card: JarCard, log: Log, now: datetime) -> Planned:
-    return Planned(card, assess(card.setup, log, now), whole_plan(card.setup, log, now))
+    return Planned(card, told_now(card.setup, log, now), whole_plan(card.setup, log, now))
 
 
 @dataclass(frozen=True)

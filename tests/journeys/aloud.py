@@ -43,6 +43,8 @@ def _said(node: dict[str, Any], by_id: dict[str, dict[str, Any]]) -> Iterator[st
     if not node.get("ignored") and role in SPOKEN and role != "main":
         value, about = _value(node.get("value")), spaced(str(_value(node.get("description"))))
         states = {one["name"]: one["value"].get("value") for one in node.get("properties", [])}
+        if isinstance(value, float):
+            value = f"{value:.2f}"
         said = [PLAIN.get(role, role), name, spaced(str(states.get("valuetext") or value or ""))]
         said += ["chosen"] if states.get("checked") == "true" or states.get("pressed") == "true" else []
         said += [about] if about else []

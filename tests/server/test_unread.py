@@ -88,7 +88,11 @@ class OneBrokenJar(TestCase):
                 raise ZeroDivisionError
             return real(setup, log, now)  # type: ignore[arg-type]
 
-        with mock.patch.object(guidance, "assess", fails), mock.patch.object(unread, "assess", fails):
+        broken = [
+            mock.patch.object(*place, fails)
+            for place in ((guidance, "told_now"), (guidance, "assess"), (unread, "assess"))
+        ]
+        with broken[0], broken[1], broken[2]:
             self.assert_kitchen_goes_on()
             self.assert_mended_by_undoing(self.feed)
 
