@@ -63,7 +63,7 @@ function Laid({ told }: { readonly told: JarPlan }) {
       {ready && Date.parse(ready.on.latest) > Date.parse(now) && (
         <p className="mt-2 border-l-4 border-dawn pl-4 text-lg">{readyWords(ready, now, zone)}</p>
       )}
-      <div className="mt-4 flex flex-wrap gap-x-2 print:hidden">
+      <div className="mt-4 -ml-3 flex flex-wrap gap-x-2 print:hidden">
         <Download href={`${path}/sheet.pdf`}>{planText.sheetForTheFridgeDoor}</Download>
         <Download href={`${path}/labels.pdf`}>{planText.jarLabels}</Download>
         <Download href={`${path}/calendar.ics`}>{planText.asACalendarFile}</Download>
