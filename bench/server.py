@@ -64,7 +64,7 @@ def lay(kitchens: int, days: int) -> list[Baker]:
         logs.append((setup, play(setup, float(days), number, habits=Habits(), truth=Truth()).log))
     bakers = []
     for number in range(kitchens):
-        account = Account.objects.create(name=f"baker {number}", time_zone="Europe/Lisbon", password="!none")
+        account = Account.objects.create(name=f"baker {number}", time_zone="Europe/Lisbon")
         jars = []
         for place in range(2):
             setup, log = logs[(number + place) % len(logs)]

@@ -90,7 +90,7 @@ def background_of(setup: Setup, course: Course, ledger: Ledger) -> Background:
     """What the tracker needs beside the log; temperatures noted with looks count as a thermometer's."""
     noted = tuple(Degrees(seen.at, seen.celsius) for seen in ledger.sightings if seen.celsius is not None)
     place = replace(place_of(setup, ledger), readings=(*setup.readings, *noted))
-    return Background(course.origin, course.culture.blend, place, ledger.cold_spans)
+    return Background(course.origin, course.culture.blend, place, ledger.cold_spans, setup.ready_after)
 
 
 def meals_ahead(made: Plan, start: datetime) -> tuple[Turn, ...]:

@@ -29,7 +29,7 @@ from ..kitchen.warmth import Warmth
 from ..mixing.contents import Origin
 from ..model.jar import ACID, Jar, Run, Traits, culture_jar, not_run_yet, run_many
 from ..model.kinetics import Array, ph_of
-from ..ready_rule import DOUBLED, EARLY_DAYS_H, HOLDS_SHARE, IN_A_ROW, WARMTH_AFTER_H, Strictness, limit_h
+from ..ready_rule import DOUBLED, EARLY_DAYS_H, HOLDS_SHARE, IN_A_ROW, WARMTH_AFTER_H, limit_h
 from ..record.log import Bubbles
 from .rounds import Background, Turn
 from .stretch import quantiles
@@ -222,7 +222,7 @@ def day_of_ready(members: Ensemble, ahead: tuple[Turn, ...], last_day: float) ->
 @lru_cache(maxsize=64)
 def _count_days(fed: Feeding, ahead: tuple[Turn, ...], last_day: float) -> _Count:
     warmth, courses = fed.warmth, run_members(fed)
-    count = _Count(warmth)
+    count = _Count(warmth, IN_A_ROW[fed.background.ready_after])
     for turn, course in zip(fed.turns[:-1], courses[:-1], strict=True):
         count.add(turn.at_h, course)
     at_h, running = fed.turns[-1].at_h, courses[-1]
@@ -248,8 +248,9 @@ def _until(course: Run[Array], end_h: float, warmth: Warmth) -> Run[Array]:
 class _Count:
     """Doublings in a row, member by member."""
 
-    def __init__(self, warmth: Warmth) -> None:
+    def __init__(self, warmth: Warmth, wanted: int) -> None:
         self._warmth = warmth
+        self._wanted = wanted
         self._row = np.zeros(COUNT)
         self._ready = np.full(COUNT, np.inf)
         self._awake = np.full(COUNT, np.inf)
@@ -280,7 +281,7 @@ class _Count:
         good = awake & (reached <= limit_h(self._warmth(at_h + WARMTH_AFTER_H)))
         self._awake = np.where(awake & ~np.isfinite(self._awake), (at_h + reached) / 24.0, self._awake)
         self._row = np.where(good, self._row + 1.0, 0.0)
-        done = (self._row >= IN_A_ROW[Strictness.USUAL]) & ~np.isfinite(self._ready)
+        done = (self._row >= self._wanted) & ~np.isfinite(self._ready)
         self._ready = np.where(done, (at_h + reached) / 24.0, self._ready)
 
     def days(self, weights: Array, last_day: float) -> DayOfReady | None:

@@ -12,6 +12,7 @@ from ..kitchen.warmth import Place, Warmth
 from ..mixing.contents import Origin
 from ..model.jar import Jar, Run, Traits, after_feed, run
 from ..model.kinetics import T
+from ..ready_rule import Strictness
 from ..record.ledger import Ledger, Round, Sighting
 
 
@@ -33,12 +34,14 @@ class Turn:
 
 @dataclass(frozen=True)
 class Background:
-    """What a jar is, beside its log: where it came from, its flour, where it stands, and when it was in the cold."""
+    """What a jar is, beside its log: where it came from, its flour, where it stands, when it was in the cold, and how
+    many good feeds in a row its baker asks for."""
 
     origin: Origin
     blend: Blend
     place: Place
     cold: tuple[tuple[datetime, datetime | None], ...] = ()
+    ready_after: Strictness = Strictness.USUAL
 
 
 def turns_of(ledger: Ledger, since: datetime) -> tuple[Turn, ...]:

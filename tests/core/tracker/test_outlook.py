@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from datetime import datetime
+from datetime import datetime, timedelta
+from itertools import pairwise
 from unittest import TestCase
 
+from ferment.doors.assessment import assess
+from ferment.ready_rule import Strictness
 from ferment.tracker import Basis, Forecast, Ready, TimeSpread
 from ferment.tracker.outlook import Outlook, outlook, yeast_unshown
 from ferment.tracker.stretch import Spread
 
-from ..builders import START, hours
+from ..builders import START, hours, setup
 
 
 def span(at_h: float) -> TimeSpread:
@@ -63,6 +66,17 @@ class Outlooks(TestCase):
     def test_a_small_difference_from_the_book_is_none(self) -> None:
         told = [replace(RISES.basis, pace=pace).faster_percent for pace in (0.9, 0.97, 1.03, 1.04, 1.25)]
         self.assertEqual(told, [-10, 0, 0, 4, 25])
+
+    def test_who_asks_for_more_good_feeds_waits_longer(self) -> None:
+        """One, three, five in a row, at a feed a day: about so many days apart."""
+        days = []
+        for strictness in (Strictness.LOOSE, Strictness.USUAL, Strictness.STRICT):
+            it = replace(setup(blend={"rye": 1.0}), ready_after=strictness)
+            told = assess(it, (), START).ready_on
+            assert told is not None
+            days.append((told.on.likely - START) / timedelta(days=1))
+        self.assertEqual(days, sorted(days))
+        self.assertTrue(all(1.0 <= later - sooner <= 4.0 for sooner, later in pairwise(days)), days)
 
     def test_a_day_of_ready_is_open_where_few_get_there(self) -> None:
         for share, told in ((0.95, (False, False)), (0.8, (True, False)), (0.4, (True, True))):
