@@ -66,6 +66,20 @@ class WhiteFlourInACoolKitchenWithoutAScale(Newcomer):
         self.by_hand()
 
 
+class OnAPhone(Newcomer):
+    def test_the_first_jar_is_no_larger_than_the_rest_of_the_shelf(self) -> None:
+        """The shelf was empty when the page was measured; what to do is in the first screen all the same."""
+        self.browser.size(360, 640)
+        page = self.arrive()
+        page.press("link", "Flour and water")
+        self.answer("Yes", "whole rye", "the kitchen", "usual", "Most of the day")
+        page.press("button", "Put it on the shelf")
+        act = page.one("link", "Mix it")
+        script = "scrollTo(0, 0); return arguments[0].getBoundingClientRect().bottom"
+        page.until("it in the first screen", lambda: page.driver.execute_script(script, act) <= 640 or None)
+        self.assertFalse(page.overflows())
+
+
 class ASachet(Newcomer):
     def test_to_the_plan(self) -> None:
         page = self.arrive()

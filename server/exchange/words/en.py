@@ -77,7 +77,7 @@ def _count(value: float) -> str:
 def amount(g: float, spoons: tuple[Spoonful, ...] = ()) -> str:
     """`2 tbsp (16 g)`, or `16 g` where nothing is measured by hand."""
     said = " ".join(f"{_count(one.count)} {one.unit}" for one in spoons)
-    return f"{said} ({round(g) if g >= 10 else round(g, 1)} g)" if said else grams(g)
+    return f"{said} ({round(g) if g >= 3 else round(g, 1):g} g)" if said else grams(g)
 
 
 def plan_words(plan: FeedPlan | None) -> str:

@@ -1,16 +1,15 @@
-import { type RefObject, useEffect, useRef, useState } from "react";
+import { type RefCallback, useCallback, useEffect, useRef, useState } from "react";
 import { nowMs } from "./clock";
 
-/** The width of an element in px, 0 until it is known. */
-export function useWidth<T extends HTMLElement>(): [RefObject<T | null>, number] {
-  const ref = useRef<T>(null);
+/** The width of an element in px, 0 until it is known; of one that comes later too, as when a page was loading. */
+export function useWidth<T extends HTMLElement>(): [RefCallback<T>, number] {
+  const observer = useRef<ResizeObserver | null>(null);
   const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const element = ref.current;
+  const ref = useCallback((element: T | null) => {
+    observer.current?.disconnect();
     if (!element) return;
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.round(entry?.contentRect.width ?? 0)));
-    observer.observe(element);
-    return () => observer.disconnect();
+    observer.current = new ResizeObserver(([entry]) => setWidth(Math.round(entry?.contentRect.width ?? 0)));
+    observer.current.observe(element);
   }, []);
   return [ref, width];
 }

@@ -14,7 +14,7 @@ export function measure(g: number, by: Spoons = []): string {
 
 /** Grams as they are said beside spoons. */
 export function roughly(g: number): number {
-  return g >= 10 ? Math.round(g) : g;
+  return g >= 3 ? Math.round(g) : g;
 }
 
 const PARTS: Record<string, string> = {
