@@ -56,6 +56,10 @@ export function Preview({ short = false, ...parts }: Shown) {
   const { now, body, preview } = usePreview(parts);
   const found = preview.data;
   const glass = { volumeMl: body.volume_ml, heightMm: body.height_mm, flare: body.flare };
+  // What is half typed is no jar that could be drawn.
+  const isDrawn = [glass.volumeMl, glass.heightMm, glass.flare, found?.usual_line_mm].every(
+    (value) => Number.isFinite(value) && Number(value) > 0,
+  );
   const fullest = found?.timeline.reduce(
     (most, step) => (step.plan && step.plan.total_g > most.total_g ? step.plan : most),
     {
@@ -74,7 +78,7 @@ export function Preview({ short = false, ...parts }: Shown) {
         <p className="font-semibold text-alarm">{preview.error.errors.map(problemWords).join(" ")}</p>
       )}
       {found && <Ready found={found} start={body.starts_at} origin={parts.family.origin} />}
-      {found && !preview.isError && fullest && fullest.total_g > 0 && (
+      {found && isDrawn && !preview.isError && fullest && fullest.total_g > 0 && (
         <JarDrawing
           scale={Math.min(1.6, 190 / glass.heightMm)}
           lid={false}
