@@ -14,7 +14,7 @@ from ferment.reading import EARLIEST_YEAR, LATEST_YEAR, is_of_this_age
 from ferment.verdicts.cautions import Notice
 
 
-class Request(Schema):
+class Request(BaseModel):
     """Nothing unknown, no NaN; field by field errors."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from uuid import UUID
 
+from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Router
 
@@ -12,7 +13,7 @@ from accounts.security import Baker, signed_in
 from kitchen.wire import setup_in
 from problems import ProblemsOut
 
-from . import services
+from . import pages, services
 from .wire.answers import Offered, Sheet
 from .wire.asked import (
     BakeIn,
@@ -41,29 +42,28 @@ from .wire.pages import (
     UnreadJarOut,
     WhatIfOut,
     WholePlanOut,
-    kitchen_out,
-    open_jar_out,
     otherwise_out,
     sign_choices_out,
     signs_out,
     unread_jar_out,
     what_if_out,
-    whole_plan_out,
 )
 
 router = Router(tags=["guidance"], auth=signed_in)
 
 
+def _sent(page: bytes) -> HttpResponse:
+    return HttpResponse(page, content_type="application/json; charset=utf-8")
+
+
 @router.get("/kitchen", response=KitchenOut)
-def read_kitchen(request: Baker) -> KitchenOut:
-    now = timezone.now()
-    return kitchen_out(request.auth, services.kitchen_now(request.auth, now), now)
+def read_kitchen(request: Baker) -> HttpResponse:
+    return _sent(pages.kitchen_page(request.auth, timezone.now()))
 
 
 @router.get("/jars/{jar_id}", response={200: OpenJarOut, 404: ProblemsOut, 409: ProblemsOut})
-def read_jar(request: Baker, jar_id: UUID) -> OpenJarOut:
-    now = timezone.now()
-    return open_jar_out(request.auth, services.jar_now(request.auth, jar_id, now), now)
+def read_jar(request: Baker, jar_id: UUID) -> HttpResponse:
+    return _sent(pages.jar_page(request.auth, jar_id, timezone.now()))
 
 
 @router.get("/jars/{jar_id}/unread", response={200: UnreadJarOut, 404: ProblemsOut})
@@ -96,9 +96,8 @@ def compare(request: Baker, payload: CompareIn) -> list[Offered]:
 
 
 @router.get("/jars/{jar_id}/plan", response={200: WholePlanOut, 404: ProblemsOut, 409: ProblemsOut})
-def read_plan(request: Baker, jar_id: UUID) -> WholePlanOut:
-    now = timezone.now()
-    return whole_plan_out(request.auth, services.planned_jar(request.auth, jar_id, now), now)
+def read_plan(request: Baker, jar_id: UUID) -> HttpResponse:
+    return _sent(pages.plan_page(request.auth, jar_id, timezone.now()))
 
 
 @router.post("/jars/{jar_id}/plan-otherwise", response={200: OtherwiseOut, 404: ProblemsOut, 422: ProblemsOut})

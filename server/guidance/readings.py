@@ -37,6 +37,12 @@ def with_readings(cards: Sequence[AnyCard], logs: Mapping[UUID, Log | Unreadable
     return told
 
 
+def stations_near(card: AnyCard, log: Log | UnreadableError) -> frozenset[UUID]:
+    """Every thermometer that may be read at a jar."""
+    moves = (UUID(one.thermometer) for one in _moves(log) if one.thermometer)
+    return frozenset((*moves, *([card.thermometer] if isinstance(card, JarCard) and card.thermometer else [])))
+
+
 def _moves(log: Log | UnreadableError) -> list[Moved]:
     return [] if isinstance(log, UnreadableError) else [one for one in in_order(log) if isinstance(one, Moved)]
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import TypeVar
@@ -10,7 +10,7 @@ from uuid import UUID
 
 from accounts.services import Account, heard_by
 from ferment.doors.admission import admit, admit_setup
-from ferment.doors.assessment import Assessment, assess
+from ferment.doors.assessment import Assessment, Stood, assess
 from ferment.doors.bakes import BakeOffers, Wanted, bake_offers
 from ferment.doors.comparison import Offered, side_by_side
 from ferment.doors.foresight import (
@@ -33,13 +33,15 @@ from ferment.refusal import Refusal
 from ferment.setups import Setup
 from ferment.signs import Finding
 from kitchen.services import Ancestor, JarCard, JarLabel, UnreadCard, all_jars, any_jar_of, catalogue, daughters_of
-from logbook.services import Recorded, entries_of, logs_of, written_in
+from kitchen.stamps import JarStamp, stamps
+from logbook.reading import Recorded, entries_of, logs_of, written_in
 from photos.services import Taken, photos_of
+from problems.latest import Latest
 from problems.stored import UnreadableError
 
 from .kept import kept
-from .readings import with_readings
-from .told_now import told_now
+from .readings import AnyCard, stations_near, with_readings
+from .told_now import Foreseen, foreseen_of, holds_until, is_told, moment_of, told_now
 from .unread import Unread, UnreadJar, stands_on, told
 
 T = TypeVar("T")
@@ -47,8 +49,14 @@ T = TypeVar("T")
 
 @dataclass(frozen=True)
 class Assessed:
+    """`holds_until` is how long that holds if nothing is written of the jar; None where thermometers may tell more."""
+
     card: JarCard
     assessment: Assessment
+    holds_until: datetime | None
+
+    def holds(self, now: datetime) -> bool:
+        return self.holds_until is not None and now < self.holds_until
 
 
 @dataclass(frozen=True)
@@ -57,6 +65,7 @@ class OpenJar:
 
     card: JarCard
     assessment: Assessment
+    holds_until: datetime | None
     sheet: Sheet | None
     entries: list[Recorded]
     photos: list[Taken]
@@ -72,16 +81,42 @@ class Kitchen:
     away: list[JarLabel]
 
 
-def kitchen_now(account: Account, now: datetime) -> Kitchen:
-    """Every jar within reach, in a fixed number of queries. Nothing is worked out for those that are put away."""
+_told: Latest[tuple[object, ...], Assessed] = Latest(512)
+
+
+def kitchen_now(account: Account, now: datetime, stamped: Sequence[JarStamp] | None = None) -> Kitchen:
+    """Every jar within reach, in a fixed number of queries. Nothing is worked out for those that are put away.
+
+    What was told of every jar on the shelf this minute is told again without reading it (`stamped`, where the stamps
+    are read already).
+    """
+    stamped = stamps(account) if stamped is None else stamped
+    heard = heard_by(account)
+    asked = {
+        one.id: (account.pk, one.by, heard, now.replace(second=0, microsecond=0)) for one in stamped if one.on_shelf
+    }
+    known = {
+        jar: told for jar, key in asked.items() if (told := _told.get((jar, *key))) is not None and told.holds(now)
+    }
+    if len(known) == len(asked):
+        return Kitchen(list(known.values()), [], [one for one in stamped if not one.on_shelf])
+    kitchen = _kitchen_read(account, heard, now)
+    for one in kitchen.jars:
+        if one.card.id in asked and one.holds(now):
+            _told.set((one.card.id, *asked[one.card.id]), one)
+    return kitchen
+
+
+def _kitchen_read(account: Account, heard: frozenset[str], now: datetime) -> Kitchen:
     everything = all_jars(account, now)
     shelf = [card for card in everything if card.on_shelf]
-    logs = logs_of([card.id for card in shelf])
+    logs = logs_of(shelf)
     cards = with_readings(shelf, logs, now)
-    heard = heard_by(account)
+    foreseen = _foreseen(cards, logs, now)
 
     def tell(card: JarCard, log: Log) -> Assessed:
-        return Assessed(card, _unheard(told_now(card.setup, log, now), heard))
+        jar = told_now(card, log, now, foreseen)
+        return Assessed(card, _unheard(jar.assessment, heard), _holds_until(card, log, now))
 
     found = [told(card, logs[card.id], tell) for card in cards]
     return Kitchen(
@@ -91,15 +126,28 @@ def kitchen_now(account: Account, now: datetime) -> Kitchen:
     )
 
 
+def _foreseen(
+    cards: Iterable[AnyCard], logs: Mapping[UUID, Log | UnreadableError], now: datetime
+) -> dict[str, Foreseen]:
+    """What was followed already of the jars that this process has not told this minute."""
+    wanted = []
+    for card in cards:
+        log = logs[card.id]
+        if isinstance(card, JarCard) and not isinstance(log, UnreadableError) and not is_told(card, log, now):
+            wanted.append(card)
+    return foreseen_of(wanted)
+
+
 def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
     """Raises Problem: not found, or that it cannot be told (jar_unreadable)."""
 
     def tell(card: JarCard, log: Log) -> OpenJar:
-        found = _unheard(told_now(card.setup, log, now), heard_by(account))
+        jar = told_now(card, log, now)
         return OpenJar(
             card,
-            found,
-            _sheet_now(card.setup, log, now, found),
+            _unheard(jar.assessment, heard_by(account)),
+            _holds_until(card, log, now),
+            _sheet_now(card.setup, log, now, jar),
             entries_of(card.id),
             photos_of(card.id),
             daughters_of(account, card.id),
@@ -130,8 +178,9 @@ def _told_or_problem(account: Account, jar_id: UUID, now: datetime, tell: Callab
 
 
 def _warm(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard | UnreadCard, Log | UnreadableError]:
-    logs = logs_of([jar_id])
-    (card,) = with_readings([any_jar_of(account, jar_id, now)], logs, now)
+    jar = any_jar_of(account, jar_id, now)
+    logs = logs_of([jar])
+    (card,) = with_readings([jar], logs, now)
     return card, logs[jar_id]
 
 
@@ -140,13 +189,17 @@ def _opened(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard, Log
     return _told_or_problem(account, jar_id, now, lambda card, log: (card, log))
 
 
-def _sheet_now(setup: Setup, log: Log, now: datetime, found: Assessment) -> Sheet | None:
+def _sheet_now(setup: Setup, log: Log, now: datetime, jar: Stood) -> Sheet | None:
     """The feed sheet that goes with an opened jar, so that a device can weigh on without a connection."""
     try:
-        return sheet(setup, log, AS_PLANNED, now, found)
+        return sheet(setup, log, AS_PLANNED, now, jar)
     except Refusal:
         # After what went in, the method's own amounts make no sense; the page says so when it asks itself.
         return None
+
+
+def _holds_until(card: JarCard, log: Log, now: datetime) -> datetime | None:
+    return None if stations_near(card, log) else holds_until(card.setup, log, now)
 
 
 def _unheard(found: Assessment, heard: frozenset[str]) -> Assessment:
@@ -194,6 +247,7 @@ class Planned:
     card: JarCard
     assessment: Assessment
     plan: WholePlan
+    holds_until: datetime | None
 
 
 def planned_jar(account: Account, jar_id: UUID, now: datetime) -> Planned:
@@ -204,14 +258,17 @@ def planned_jar(account: Account, jar_id: UUID, now: datetime) -> Planned:
 def planned_kitchen(account: Account, now: datetime) -> list[Planned]:
     """The jars on the shelf that are still kept and can be told, in a fixed number of queries."""
     shelf = [card for card in all_jars(account, now) if card.on_shelf]
-    logs = logs_of([card.id for card in shelf])
+    logs = logs_of(shelf)
     cards = with_readings(shelf, logs, now)
-    made = [told(card, logs[card.id], lambda card, log: _planned(card, log, now)) for card in cards]
+    foreseen = _foreseen(cards, logs, now)
+    made = [told(card, logs[card.id], lambda card, log: _planned(card, log, now, foreseen)) for card in cards]
     return [one for one in made if isinstance(one, Planned) and one.assessment.binned_at is None]
 
 
-def _planned(card: JarCard, log: Log, now: datetime) -> Planned:
-    return Planned(card, told_now(card.setup, log, now), whole_plan(card.setup, log, now))
+def _planned(card: JarCard, log: Log, now: datetime, foreseen: Mapping[str, Foreseen] | None = None) -> Planned:
+    jar = told_now(card, log, now, foreseen)
+    plan = whole_plan(card.setup, log, moment_of(card.setup, log, now), jar)
+    return Planned(card, jar.assessment, plan, _holds_until(card, log, now))
 
 
 @dataclass(frozen=True)

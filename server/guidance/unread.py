@@ -16,7 +16,7 @@ from ferment.record.log import Log, in_order
 from ferment.refusal import Fact, Refusal
 from ferment.setups import Setup
 from kitchen.services import JarCard, JarLabel, UnreadCard
-from logbook.services import Written
+from logbook.reading import Written
 from problems import Problem, ServerProblem
 from problems.stored import UnreadableError
 

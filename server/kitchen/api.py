@@ -12,7 +12,7 @@ from ninja import Router
 from accounts.security import Baker, signed_in
 from problems import ProblemsOut
 
-from . import hands, services
+from . import hands, services, shelf
 from .offered import CatalogueOut, catalogue_out
 from .wire import (
     CheckedMethodOut,
@@ -102,9 +102,9 @@ def read_method(request: Baker, code: str) -> dict[str, Any]:
 
 @router.get("/flours", response=ShelfFloursBody)
 def read_flours(request: Baker) -> ShelfFloursBody:
-    return flours_out(services.flours_of(request.auth))
+    return flours_out(shelf.flours_of(request.auth))
 
 
 @router.put("/flours", response={200: ShelfFloursBody, 422: ProblemsOut})
 def set_flours(request: Baker, payload: ShelfFloursBody) -> ShelfFloursBody:
-    return flours_out(services.set_flours(request.auth, flours_in(payload)))
+    return flours_out(shelf.set_flours(request.auth, flours_in(payload)))

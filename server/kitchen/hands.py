@@ -16,6 +16,7 @@ from problems import Problem, ServerProblem, not_found
 
 from .models import Hand, Invitation, Jar, Kitchen
 from .services import kitchen_of
+from .stamps import written_anew
 
 INVITATION_LASTS = timedelta(days=7)
 MOST_HANDS = 8
@@ -80,6 +81,7 @@ def come_in(account: Account, code: str, now: datetime) -> Hands:
         Hand.objects.get_or_create(kitchen_id=found.kitchen_id, account=account)
         found.used_at = now
         found.save(update_fields=["used_at"])
+        _other_keepers(found.kitchen_id)
     return hands_of(account, now)
 
 
@@ -93,7 +95,13 @@ def show_out(account: Account, hand_id: UUID, now: datetime) -> Hands:
         theirs = [station.id for station in stations_of(hand.account)]
         Jar.objects.filter(kitchen_id=hand.kitchen_id, thermometer__in=theirs).update(thermometer=None)
         hand.delete()
+        _other_keepers(hand.kitchen_id)
     return hands_of(account, now)
+
+
+def _other_keepers(kitchen_id: UUID) -> None:
+    """Whose thermometers are read at the kitchen's jars has changed."""
+    written_anew(Jar.objects.filter(kitchen_id=kitchen_id).values_list("id", flat=True))
 
 
 def call_back(account: Account) -> None:

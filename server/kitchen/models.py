@@ -61,6 +61,8 @@ class Jar(models.Model):
     mother = models.ForeignKey("self", on_delete=models.SET_NULL, null=True, related_name="daughters")
     came_by = models.CharField(max_length=10, null=True)
     put_away_at = models.DateTimeField(null=True)
+    # Counts what was written of it: its own row, its log, its photos. What is kept of a jar is kept by it.
+    revision = models.PositiveIntegerField(default=0)
     made_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:

@@ -13,11 +13,10 @@ from typing import Any
 from uuid import UUID
 
 from django.db import IntegrityError, transaction
-from django.db.models import Q, QuerySet
+from django.db.models import F, Q, QuerySet
 
 from accounts.services import Account
 from ferment.doors.admission import admit_setup
-from ferment.kitchen.flours import Flour
 from ferment.kitchen.hours import Band, Hours, check_bands
 from ferment.kitchen.vessel import Vessel
 from ferment.kitchen.warmth import Degrees
@@ -31,24 +30,15 @@ from ferment.refusal import Refusal
 from ferment.setups import Setup, course_of
 from places.services import owns, warmth_of
 from problems import Problem, ServerProblem, not_found
-from problems.stored import Body, Step, UnreadableError, in_form_of_today, marked
+from problems.stored import UnreadableError, marked
 
 from .hours import HOURS_STEPS, hours_told, with_hours
 from .hours import bands_told as _bands_told
 from .models import Jar, Kitchen
+from .stamps import JarLabel as JarLabel
+from .stamps import reach_of
 
 log = logging.getLogger("despertar.kitchen")
-
-
-@dataclass(frozen=True)
-class JarLabel:
-    """What stands on a jar, whether or not the rest of it can be read."""
-
-    id: UUID
-    kitchen_id: UUID
-    name: str
-    on_shelf: bool
-    owner: str
 
 
 @dataclass(frozen=True)
@@ -124,48 +114,6 @@ def set_hours(account: Account, weekday: Sequence[Band], weekend: Sequence[Band]
     return hours_of(account)
 
 
-@dataclass(frozen=True)
-class ShelfFlour:
-    """A flour that the baker has: its kind, and what they call it."""
-
-    flour: Flour
-    name: str
-
-
-def flours_of(account: Account) -> list[ShelfFlour]:
-    """The baker's shelf; a flour that today's code has no name for is left out."""
-    kitchen = Kitchen.objects.filter(owner=account).first()
-    if kitchen is None:
-        return []
-    # Form 0 was the bare list.
-    stored = kitchen.flours if isinstance(kitchen.flours, dict) else {"shelf": kitchen.flours, "form": 1}
-    try:
-        shelf: Any = in_form_of_today(stored, FLOURS_STEPS, "flours")["shelf"]
-        known = set(Flour)
-        return [ShelfFlour(Flour(one["flour"]), one["name"][:MOST_NAME]) for one in shelf if one["flour"] in known]
-    except (UnreadableError, KeyError, TypeError) as error:
-        log.error("the flours of kitchen %s cannot be read: %r", kitchen.id, error)
-        return []
-
-
-def set_flours(account: Account, flours: Sequence[ShelfFlour]) -> list[ShelfFlour]:
-    """The baker's shelf anew, one flour of a kind: of two the later one."""
-    shelf = {one.flour: one.name for one in flours}
-    kitchen_of(account)
-    told = {"shelf": [{"flour": flour.value, "name": name} for flour, name in shelf.items()]}
-    Kitchen.objects.filter(owner=account).update(flours=marked(told, FLOURS_STEPS))
-    return flours_of(account)
-
-
-def _as_it_is(body: Body) -> Body:
-    """Form 0 differs from form 1 only by not saying so."""
-    return body
-
-
-FLOURS_STEPS: tuple[Step, ...] = (_as_it_is,)
-MOST_NAME = 60
-
-
 def kitchens_of(account: Account) -> list[UUID]:
     """The account's own kitchen and those that it keeps with others."""
     reached = Kitchen.objects.filter(Q(owner=account) | Q(hands__account=account))
@@ -197,7 +145,7 @@ def jars_in_reach(account: Account) -> list[UUID]:
 
 def all_jars(account: Account, now: datetime) -> list[JarCard | UnreadCard]:
     """Every jar within reach, in the order of their making, each as warm as its thermometer says."""
-    jars = list(_jars().filter(kitchen_id__in=kitchens_of(account)).order_by("made_at", "id"))
+    jars = list(_jars().filter(kitchen_id__in=reach_of(account)).order_by("made_at", "id"))
     warmth = warmth_of({jar.thermometer for jar in jars if jar.thermometer}, now)
     return [_card_or_why(jar, warmth) for jar in jars]
 
@@ -221,7 +169,10 @@ def jar_of(account: Account, jar_id: UUID, now: datetime | None = None) -> JarCa
 
 
 def lock_jar(account: Account, jar_id: UUID) -> JarCard:
-    """The same, holding the jar's row until the transaction ends: two devices write one after the other."""
+    """The same, holding the jar's row until the transaction ends: two devices write one after the other.
+
+    Something is to be written, so the jar's revision is counted on: what is kept of it holds no more.
+    """
     return _card(_own(account, jar_id, lock=True))
 
 
@@ -241,7 +192,7 @@ def plan_jar(
     if there is None:
         admit_setup(setup, now)
         if beside.mother is not None:
-            _own(account, beside.mother)
+            lock_label(account, beside.mother)
         if beside.thermometer is not None and not owns(account, beside.thermometer):
             raise Problem(ServerProblem.NOT_FOUND, "thermometer", status=404)
         try:
@@ -264,7 +215,7 @@ def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: boo
     """Put a jar away or back; its log stays."""
     jar = _own(account, jar_id)
     jar.put_away_at = None if on_shelf else now
-    jar.save(update_fields=["put_away_at"])
+    _save(jar, "put_away_at")
     return _card(jar)
 
 
@@ -277,7 +228,7 @@ def set_place(
         raise Problem(ServerProblem.NOT_FOUND, "thermometer", status=404)
     course_of(replace(_card(jar).setup, warmth_c=warmth_c, night_c=night_c))
     jar.warmth_c, jar.night_c, jar.thermometer = warmth_c, night_c, thermometer
-    jar.save(update_fields=["warmth_c", "night_c", "thermometer"])
+    _save(jar, "warmth_c", "night_c", "thermometer")
     return _card(jar)
 
 
@@ -285,8 +236,14 @@ def set_ready_after(account: Account, jar_id: UUID, strictness: Strictness) -> J
     """The baker's own rule of ready for a jar."""
     jar = _own(account, jar_id)
     jar.ready_after = strictness
-    jar.save(update_fields=["ready_after"])
+    _save(jar, "ready_after")
     return _card(jar)
+
+
+def _save(jar: Jar, *fields: str) -> None:
+    jar.revision = F("revision") + 1
+    jar.save(update_fields=[*fields, "revision"])
+    jar.refresh_from_db(fields=["revision"])
 
 
 def remove_jars(account: Account) -> None:
@@ -327,11 +284,10 @@ def _jars() -> QuerySet[Jar]:
 
 
 def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
-    reach = kitchens_of(account)
     if lock:
-        # The row's lock first and alone: a join would lock the kitchen and its owner too.
-        Jar.objects.select_for_update().filter(kitchen_id__in=reach, id=jar_id).first()
-    jar = _jars().filter(kitchen_id__in=reach, id=jar_id).first()
+        # Counting on takes the row's lock, first and alone: a join would lock the kitchen and its owner too.
+        Jar.objects.filter(kitchen_id__in=kitchens_of(account), id=jar_id).update(revision=F("revision") + 1)
+    jar = _jars().filter(kitchen_id__in=reach_of(account), id=jar_id).first()
     if jar is None:
         raise not_found()
     return jar
@@ -385,8 +341,7 @@ def _lineage(jar: Jar) -> Lineage:
 
 def daughters_of(account: Account, jar_id: UUID) -> list[Ancestor]:
     """The jars that came out of this one, and are within reach."""
-    reach = Kitchen.objects.filter(Q(owner=account) | Q(hands__account=account)).values("id")
-    rows = Jar.objects.filter(mother_id=jar_id, kitchen_id__in=reach).order_by("made_at", "id")
+    rows = Jar.objects.filter(mother_id=jar_id, kitchen_id__in=reach_of(account)).order_by("made_at", "id")
     return [Ancestor(row.id, row.name) for row in rows]
 
 
@@ -397,6 +352,7 @@ def _label(jar: Jar) -> dict[str, Any]:
         "name": jar.name,
         "on_shelf": jar.put_away_at is None,
         "owner": jar.kitchen.owner.name,
+        "revision": jar.revision,
     }
 
 

@@ -12,7 +12,7 @@ from ninja import Schema
 from pydantic import Field
 
 from accounts.services import Account
-from accounts.wire import Moment, Name, Request
+from accounts.wire import Moment, Name, Request, Told
 from ferment.doors.begun import BegunAs
 from ferment.doors.fitting import size_that_fits
 from ferment.kitchen.flours import Flour
@@ -26,7 +26,8 @@ from ferment.setups import Setup
 
 from .hands import Hands, Helper
 from .offered import Days
-from .services import Ancestor, Beside, JarCard, ShelfFlour, hours_of, method_from_outside
+from .services import Ancestor, Beside, JarCard, hours_of, method_from_outside
+from .shelf import ShelfFlour
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]
 
@@ -149,14 +150,14 @@ class HandsOut(Schema):
     others: list[HelperOut]
 
 
-class AncestorOut(Schema):
+class AncestorOut(Told):
     """A jar that another came out of, or that came out of it."""
 
     id: UUID
     name: str
 
 
-class JarOut(Schema):
+class JarOut(Told):
     id: UUID
     name: str
     family: str

@@ -24,20 +24,8 @@ from problems.stored import UnreadableError
 
 from .bodies import AnyBody, FeedBody, from_core, from_stored, to_core, to_stored
 from .models import Change, Entry
+from .reading import Recorded, as_core, body_of, core_log, if_readable, name_of, recorded_of, rows_of
 from .terms import MovedBody
-
-
-@dataclass(frozen=True)
-class Recorded:
-    """An entry of a log with who wrote it; `revision` counts its changes from 1."""
-
-    id: UUID
-    jar_id: UUID
-    revision: int
-    body: AnyBody
-    recorded_at: datetime
-    recorded_by: str | None
-    withdrawn: bool
 
 
 @dataclass(frozen=True)
@@ -47,18 +35,6 @@ class Standing:
     warmth_c: float
     night_c: float | None
     thermometer: UUID | None
-
-
-@dataclass(frozen=True)
-class Written:
-    """An entry as it stands in the log, whether or not today's code can read what it says (`body` none)."""
-
-    id: UUID
-    kind: str
-    at: datetime
-    recorded_by: str | None
-    withdrawn: bool
-    body: AnyBody | None
 
 
 @dataclass(frozen=True)
@@ -84,10 +60,10 @@ def record(
         card = lock_jar(account, jar_id)
         there = Entry.objects.filter(id=entry_id).select_related("recorded_by").first()
         if there is None:
-            rows = _rows([jar_id])
+            rows = rows_of([jar_id])
             _check_meanwhile(rows, body, seen_feed)
             _check_thermometer(account, body)
-            admit(card.setup, _core_log(rows), to_core(entry_id, body), now)
+            admit(card.setup, core_log(rows), to_core(entry_id, body), now)
             try:
                 with transaction.atomic():
                     there = Entry.objects.create(
@@ -104,7 +80,7 @@ def record(
                 there = Entry.objects.get(id=entry_id)
         if there.jar_id != jar_id or _first_said(there) != body:
             raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
-        return _recorded(there)
+        return recorded_of(there)
 
 
 def amend(account: Account, entry_id: UUID, seen_revision: int, body: AnyBody, now: datetime) -> Recorded:
@@ -113,17 +89,17 @@ def amend(account: Account, entry_id: UUID, seen_revision: int, body: AnyBody, n
         card, entry = _own(account, entry_id)
         if entry.kind != body.kind:
             raise Problem(ServerProblem.NOT_ACCEPTED, "kind")
-        if _body(entry) == body:
-            return _recorded(entry)
+        if body_of(entry) == body:
+            return recorded_of(entry)
         if entry.revision != seen_revision or entry.withdrawn_at is not None:
             raise Problem(ServerProblem.CHANGED_MEANWHILE, "id", status=409)
         _check_thermometer(account, body)
-        admit(card.setup, _core_log(_rows([card.id])), to_core(entry.id, body), now)
+        admit(card.setup, core_log(rows_of([card.id])), to_core(entry.id, body), now)
         _note_change(entry, "amended", account, now)
         entry.at, entry.body = body.at, to_stored(body)
         entry.revision += 1
         entry.save(update_fields=["at", "body", "revision"])
-        return _recorded(entry)
+        return recorded_of(entry)
 
 
 def withdraw(account: Account, entry_id: UUID, now: datetime) -> Recorded | None:
@@ -136,13 +112,13 @@ def withdraw(account: Account, entry_id: UUID, now: datetime) -> Recorded | None
         lock_label(account, row)
         entry = Entry.objects.select_related("recorded_by").get(id=entry_id)
         if entry.withdrawn_at is None:
-            readable = {one.id: core for one in _rows([row]) if (core := _if_readable(one))}
+            readable = {one.id: core for one in rows_of([row]) if (core := if_readable(one))}
             if entry.id in readable:
                 admit_removal(tuple(readable.values()), readable[entry.id])
             _note_change(entry, "withdrawn", account, now)
             entry.withdrawn_at = now
             entry.save(update_fields=["withdrawn_at"])
-        return _recorded(entry) if _if_readable(entry) else None
+        return recorded_of(entry) if if_readable(entry) else None
 
 
 def restore(account: Account, entry_id: UUID, now: datetime) -> Recorded:
@@ -150,12 +126,12 @@ def restore(account: Account, entry_id: UUID, now: datetime) -> Recorded:
     with transaction.atomic():
         card, entry = _own(account, entry_id)
         if entry.withdrawn_at is not None:
-            core = _to_core(entry)
-            admit(card.setup, (*_core_log(_rows([card.id])), core), core, now)
+            core = as_core(entry)
+            admit(card.setup, (*core_log(rows_of([card.id])), core), core, now)
             _note_change(entry, "restored", account, now)
             entry.withdrawn_at = None
             entry.save(update_fields=["withdrawn_at"])
-        return _recorded(entry)
+        return recorded_of(entry)
 
 
 def move(account: Account, entry_id: UUID, to_jar: UUID, now: datetime) -> Recorded:
@@ -169,17 +145,17 @@ def move(account: Account, entry_id: UUID, to_jar: UUID, now: datetime) -> Recor
         cards = {jar_id: lock_jar(account, jar_id) for jar_id in sorted({from_jar, to_jar})}
         entry = Entry.objects.select_related("recorded_by").get(id=entry_id)
         if entry.jar_id == to_jar:
-            return _recorded(entry)
+            return recorded_of(entry)
         if entry.kind not in MOVED or entry.withdrawn_at is not None:
             raise Problem(ServerProblem.NOT_ACCEPTED, "kind")
-        core = _to_core(entry)
-        admit_removal(_core_log(_rows([from_jar])), core)
-        admit(cards[to_jar].setup, _core_log(_rows([to_jar])), core, now)
+        core = as_core(entry)
+        admit_removal(core_log(rows_of([from_jar])), core)
+        admit(cards[to_jar].setup, core_log(rows_of([to_jar])), core, now)
         _note_change(entry, "moved", account, now)
         entry.jar_id = to_jar
         entry.revision += 1
         entry.save(update_fields=["jar", "revision"])
-        return _recorded(entry)
+        return recorded_of(entry)
 
 
 # What may be noted with the wrong jar in hand.
@@ -194,36 +170,8 @@ def history(account: Account, entry_id: UUID) -> list[Changed]:
     for change in changes:
         with suppress(UnreadableError):
             body = from_stored(entry.kind, change.at, change.body)
-            told.append(Changed(change.what, body, change.made_at, _name(change.made_by)))
+            told.append(Changed(change.what, body, change.made_at, name_of(change.made_by)))
     return told
-
-
-def logs_of(jar_ids: Sequence[UUID]) -> dict[UUID, log.Log | UnreadableError]:
-    """The logs that count, by jar, in one query. A log of which an entry cannot be read is that error: what it says
-    may matter, so the jar is not told without it."""
-    rows: dict[UUID, list[Entry]] = {jar_id: [] for jar_id in jar_ids}
-    for row in _rows(jar_ids):
-        rows[row.jar_id].append(row)
-    logs: dict[UUID, log.Log | UnreadableError] = {}
-    for jar_id, written in rows.items():
-        try:
-            logs[jar_id] = _core_log(written)
-        except UnreadableError as error:
-            logs[jar_id] = error
-    return logs
-
-
-def entries_of(jar_id: UUID) -> list[Recorded]:
-    """The entries of a jar that can be read, undone ones too, the latest first."""
-    return [_recorded(row) for row in _all_rows(jar_id) if _if_readable(row)]
-
-
-def written_in(jar_id: UUID) -> list[Written]:
-    """Every entry of a jar, the latest first, readable or not."""
-    return [
-        Written(row.id, row.kind, row.at, _name(row.recorded_by), row.withdrawn_at is not None, _body_if_readable(row))
-        for row in _all_rows(jar_id)
-    ]
 
 
 def changes_of(jar_ids: Sequence[UUID]) -> dict[UUID, tuple[int, datetime | None]]:
@@ -302,58 +250,10 @@ def written_by_someone(jar_ids: Sequence[UUID]) -> bool:
     return entries.filter(recorded_by__isnull=False).exists() or Change.objects.filter(entry__in=entries).exists()
 
 
-def _rows(jar_ids: Sequence[UUID]) -> list[Entry]:
-    return list(Entry.objects.filter(jar_id__in=jar_ids, withdrawn_at__isnull=True).order_by("at"))
-
-
-def _all_rows(jar_id: UUID) -> list[Entry]:
-    rows = Entry.objects.filter(jar_id=jar_id).select_related("recorded_by")
-    return list(rows.order_by("-at", "-recorded_at", "id"))
-
-
-def _to_core(row: Entry) -> log.Entry:
-    """As the core has it; what is stored the same is read once a process."""
-    key = (row.id, row.at, f"{row.kind}{row.body}")
-    found = _READ.get(key)
-    if found is None:
-        found = to_core(row.id, _body(row))
-        if len(_READ) >= MOST_READ:
-            _READ.clear()
-        _READ[key] = found
-    return found
-
-
-MOST_READ = 50_000
-_READ: dict[tuple[UUID, datetime, str], log.Entry] = {}
-
-
-def _body(row: Entry) -> AnyBody:
-    """Raises UnreadableError with the entry's id."""
-    try:
-        return from_stored(row.kind, row.at, row.body)
-    except UnreadableError as error:
-        raise UnreadableError(error.code, error.field, error.facts, str(row.id)) from error
-
-
-def _body_if_readable(row: Entry) -> AnyBody | None:
-    with suppress(UnreadableError):
-        return _body(row)
-    return None
-
-
-def _if_readable(row: Entry) -> log.Entry | None:
-    body = _body_if_readable(row)
-    return to_core(row.id, body) if body else None
-
-
-def _core_log(rows: Iterable[Entry]) -> log.Log:
-    return tuple(_to_core(row) for row in rows)
-
-
 def _check_meanwhile(rows: Sequence[Entry], body: AnyBody, seen_feed: UUID | None) -> None:
     if not isinstance(body, FeedBody):
         return
-    feeds = log.feeds_of(_core_log(rows))
+    feeds = log.feeds_of(core_log(rows))
     last = feeds[-1] if feeds else None
     if last is not None and last.id != str(seen_feed):
         facts: dict[str, Fact] = {
@@ -375,7 +275,7 @@ def stand(account: Account, jar_id: UUID, place: Standing, now: datetime) -> Jar
     """Where a jar stands from now on; before its first mix where it is to stand. Raises Refusal or Problem."""
     with transaction.atomic():
         lock_jar(account, jar_id)
-        if not log.feeds_of(_core_log(_rows([jar_id]))):
+        if not log.feeds_of(core_log(rows_of([jar_id]))):
             return set_place(account, jar_id, place.warmth_c, place.night_c, place.thermometer)
         body = MovedBody(
             kind="moved",
@@ -409,20 +309,4 @@ def _note_change(entry: Entry, what: str, account: Account, now: datetime) -> No
 def _first_said(entry: Entry) -> AnyBody:
     """What an entry said when it was recorded, whatever was made of it since."""
     first = Change.objects.filter(entry=entry).order_by("made_at", "id").first()
-    return from_stored(entry.kind, first.at, first.body) if first else _body(entry)
-
-
-def _name(account: Account | None) -> str | None:
-    return account.name if account else None
-
-
-def _recorded(row: Entry) -> Recorded:
-    return Recorded(
-        id=row.id,
-        jar_id=row.jar_id,
-        revision=row.revision,
-        body=_body(row),
-        recorded_at=row.recorded_at,
-        recorded_by=_name(row.recorded_by),
-        withdrawn=row.withdrawn_at is not None,
-    )
+    return from_stored(entry.kind, first.at, first.body) if first else body_of(entry)

@@ -6,12 +6,11 @@ from datetime import datetime
 from typing import Literal
 from uuid import UUID
 
-from ninja import Schema
-
-from accounts.wire import Request
+from accounts.wire import Request, Told
 
 from .bodies import EntryBody
-from .services import Changed, Recorded
+from .reading import Recorded
+from .services import Changed
 
 
 class RecordIn(Request):
@@ -29,7 +28,7 @@ class AmendIn(Request):
     entry: EntryBody
 
 
-class EntryOut(Schema):
+class EntryOut(Told):
     id: UUID
     revision: int
     recorded_at: datetime
@@ -38,7 +37,7 @@ class EntryOut(Schema):
     entry: EntryBody
 
 
-class ChangeOut(Schema):
+class ChangeOut(Told):
     what: Literal["amended", "withdrawn", "restored", "moved"]
     made_at: datetime
     made_by: str | None

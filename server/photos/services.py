@@ -14,8 +14,9 @@ from django.conf import settings
 from django.db import transaction
 
 from accounts.services import Account
-from kitchen.services import jar_of, lock_jar
-from logbook.services import Recorded, move
+from kitchen.services import jar_of, lock_jar, lock_label
+from logbook.reading import Recorded
+from logbook.services import move
 from problems import Problem, ServerProblem, not_found
 from problems.stored import Step, UnreadableError, in_form_of_today, marked
 
@@ -121,8 +122,10 @@ def picture_of(account: Account, photo_id: UUID, size: str) -> bytes:
 def take_away(account: Account, photo_id: UUID, now: datetime) -> None:
     """The photo is shown no more; its files go."""
     row = _own(account, photo_id)
-    row.withdrawn_at = now
-    row.save(update_fields=["withdrawn_at"])
+    with transaction.atomic():
+        lock_label(account, row.jar_id)
+        row.withdrawn_at = now
+        row.save(update_fields=["withdrawn_at"])
     _clear(row.jar_id, row.id)
 
 

@@ -6,10 +6,9 @@ from datetime import datetime
 from typing import Annotated
 from uuid import UUID
 
-from ninja import Schema
 from pydantic import Base64Bytes, Field
 
-from accounts.wire import Moment, Request
+from accounts.wire import Moment, Request, Told
 
 from .services import Points, Taken
 
@@ -45,7 +44,7 @@ class MoveIn(Request):
     jar_id: UUID
 
 
-class PhotoOut(Schema):
+class PhotoOut(Told):
     id: UUID
     look: UUID | None
     at: datetime

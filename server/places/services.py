@@ -148,14 +148,19 @@ def _hour(at: datetime) -> datetime:
     return at.astimezone(UTC).replace(minute=0, second=0, microsecond=0)
 
 
+def revisions_of(station_ids: Iterable[UUID]) -> dict[UUID, int]:
+    """How often an hour of each thermometer was put down so far: equal revisions, equal hours."""
+    return dict(Thermometer.objects.filter(id__in=list(station_ids)).values_list("id", "revision"))
+
+
 def warmth_of(station_ids: Iterable[UUID], now: datetime) -> dict[UUID, tuple[Degrees, ...]]:
     """By thermometer, the mean of each whole hour without its wild readings, of the last month.
 
     The hour that runs is left out, so that a forecast does not move with every post. One query where nothing was put
     down since it was asked last.
     """
-    known = Thermometer.objects.filter(id__in=list(station_ids)).values_list("id", "revision")
-    warmth = {station: _hours_of(station, revision, _hour(now)) for station, revision in known}
+    known = revisions_of(station_ids)
+    warmth = {station: _hours_of(station, revision, _hour(now)) for station, revision in known.items()}
     return {station: degrees for station, degrees in warmth.items() if degrees}
 
 

@@ -16,8 +16,8 @@ from exchange.formats import ical, paper
 from exchange.services import plan_of_jar, plans_of_kitchen
 from ferment.record.log import Log
 from ferment.setups import Setup
+from guidance import pages
 from guidance import services as guidance
-from guidance.wire.pages import kitchen_out, open_jar_out, whole_plan_out
 from kitchen.models import Jar
 from kitchen.services import plan_jar
 from logbook.bodies import from_core, to_stored
@@ -29,7 +29,7 @@ from tests.core.doors.test_reading_never_refuses import EXAMPLES, lives
 BASE = "http://127.0.0.1"
 
 
-def strictly(document: str) -> object:
+def strictly(document: bytes) -> object:
     def no_number(name: str) -> object:
         raise AssertionError(f"{name} in an answer")
 
@@ -49,9 +49,9 @@ class AnyLog(TestCase):
         )
         kitchen = guidance.kitchen_now(account, now)
         self.assertEqual(kitchen.unread, [])
-        strictly(kitchen_out(account, kitchen, now).model_dump_json())
-        strictly(open_jar_out(account, guidance.jar_now(account, card.id, now), now).model_dump_json())
-        strictly(whole_plan_out(account, guidance.planned_jar(account, card.id, now), now).model_dump_json())
+        strictly(pages.kitchen_page(account, now))
+        strictly(pages.jar_page(account, card.id, now))
+        strictly(pages.plan_page(account, card.id, now))
         self.assertTrue(ical.calendar(plans_of_kitchen(account, BASE, now), "Kitchen", now).startswith(b"BEGIN"))
         self.assertTrue(paper.sheet(plan_of_jar(account, card.id, BASE, now)).startswith(b"%PDF"))
         postbox_of(account, now)

@@ -8,7 +8,7 @@ from unittest import mock
 from django.test import TestCase, override_settings
 
 from config.private import WithoutSecrets
-from kitchen import services as kitchen
+from kitchen import shelf
 
 from .base import Baker, feed_body, look_body, new_jar, record
 
@@ -53,7 +53,7 @@ class OneShape(TestCase):
 
     def test_a_fault_of_ours(self) -> None:
         with (
-            mock.patch.object(kitchen, "flours_of", side_effect=ZeroDivisionError),
+            mock.patch.object(shelf, "flours_of", side_effect=ZeroDivisionError),
             self.assertLogs("despertar.api", logging.ERROR) as said,
         ):
             self.assertEqual(self.baker.problem("GET", "/api/flours"), (500, "went_wrong", ""))

@@ -47,9 +47,9 @@ class Kept(TestCase):
 
     def test_a_cache_that_is_gone_or_poisoned_is_worked_around(self) -> None:
         first = self.ask()
-        with mock.patch.object(caches["answers"], "get", side_effect=OSError), self.assertLogs("despertar.kept"):
+        with mock.patch.object(caches["answers"], "get_many", side_effect=OSError), self.assertLogs("despertar.kept"):
             self.assertEqual(self.ask(), first)
-        with mock.patch.object(caches["answers"], "get", return_value="poison"):
+        with mock.patch.object(caches["answers"], "get_many", side_effect=lambda keys: dict.fromkeys(keys, "poison")):
             self.assertEqual(self.ask(), first)
         with mock.patch.object(caches["answers"], "set", side_effect=OSError), self.assertLogs("despertar.kept"):
             self.assertEqual(self.ask(warmth_c=19.0), self.ask(warmth_c=19.0))

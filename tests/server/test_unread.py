@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+from collections.abc import Callable
 from datetime import datetime
 from unittest import mock
 
@@ -11,7 +12,7 @@ from django.utils import timezone
 
 from ferment.doors import assessment
 from guidance import services as guidance
-from guidance import unread
+from guidance import told_now, unread
 from kitchen.models import Jar, Kitchen
 from logbook.models import Entry
 from reminders import services as reminders
@@ -81,16 +82,20 @@ class OneBrokenJar(TestCase):
 
     def test_an_entry_that_the_rules_make_nothing_of(self) -> None:
         """Whatever goes wrong in the core, with which entry it began is found."""
-        real = assessment.assess
+        real, real_stood = assessment.assess, assessment.stood
 
-        def fails(setup: object, log: tuple[object, ...], now: object) -> object:
-            if any(getattr(one, "id", None) == self.feed for one in log):
-                raise ZeroDivisionError
-            return real(setup, log, now)  # type: ignore[arg-type]
+        def fails(door: Callable[..., object]) -> Callable[..., object]:
+            def told(setup: object, log: tuple[object, ...], *rest: object) -> object:
+                if any(getattr(one, "id", None) == self.feed for one in log):
+                    raise ZeroDivisionError
+                return door(setup, log, *rest)
+
+            return told
 
         broken = [
-            mock.patch.object(*place, fails)
-            for place in ((guidance, "told_now"), (guidance, "assess"), (unread, "assess"))
+            mock.patch.object(told_now, "stood", fails(real_stood)),
+            mock.patch.object(guidance, "assess", fails(real)),
+            mock.patch.object(unread, "assess", fails(real)),
         ]
         with broken[0], broken[1], broken[2]:
             self.assert_kitchen_goes_on()

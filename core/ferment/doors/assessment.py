@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from enum import StrEnum
@@ -13,6 +14,7 @@ from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
 from ..planner import HORIZON, MOST_STEPS, Act, Plan, Step, StepState, day_of, shorter
 from ..planner.baking import FOR_A_BAKE
 from ..planner.steps import Change, Doing, PlanTotals, ReadyDays, SightCode, Task, WaitsFor
+from ..protocol.course import Course
 from ..protocol.method import Normal
 from ..ready_rule import DOUBLED, doubles_at
 from ..record.ledger import Ledger
@@ -155,23 +157,51 @@ class Assessment:
     may_run_over: bool
 
 
+Foresee = Callable[[Ledger, Background, tuple[Turn, ...]], Forecast | None]
+"""`tracker.forecast`, or what keeps its answers: the same for the same log whatever the hour."""
+
+
+@dataclass(frozen=True)
+class Stood:
+    """An assessment with what it was read off, for the other doors: the log replayed, and the plan walked until a
+    moment."""
+
+    assessment: Assessment
+    course: Course
+    ledger: Ledger
+    walked: Plan
+    walked_until: datetime
+
+
 def assess(setup: Setup, log: Log, now: datetime) -> Assessment:
     """Assess a jar. Times are aware; entries may come in any order.
 
     Raises Refusal when the set-up itself cannot be planned.
     """
+    return stood(setup, log, now).assessment
+
+
+def stood(setup: Setup, log: Log, now: datetime, foresee: Foresee = forecast) -> Stood:
+    """The same with what it stands on. Raises Refusal as that does."""
     now = now.astimezone(UTC)
     course = course_of(setup)
     ledger = ledger_of(setup, course, log)
+    begins = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
+    # Walked once, as far as anything asks for it.
+    until = max(begins + FORESEEN, now + HORIZON)
+    walked = plan_of(setup, course, ledger, now, until=until, most_ahead=MOST_STEPS)
+    return Stood(_assessment(setup, course, ledger, walked, now, foresee), course, ledger, walked, until)
+
+
+def _assessment(
+    setup: Setup, course: Course, ledger: Ledger, walked: Plan, now: datetime, foresee: Foresee
+) -> Assessment:
     start = ledger.rounds[0].feed.at if ledger.rounds else None
     begins = start or setup.starts_at.astimezone(UTC)
-    foreseen = begins + FORESEEN
-    # Walked once, as far as anything asks for it.
-    whole = plan_of(setup, course, ledger, now, until=max(foreseen, now + HORIZON), most_ahead=MOST_STEPS)
-    made = shorter(whole, now, now + HORIZON)
+    made = shorter(walked, now, now + HORIZON)
     background = background_of(setup, course, ledger)
-    meals = meals_ahead(shorter(whole, now, foreseen, MOST_STEPS), begins)
-    told, ready_on = _forecast(ledger, background, meals, begins)
+    meals = meals_ahead(shorter(walked, now, begins + FORESEEN, MOST_STEPS), begins)
+    told, ready_on = _forecast(ledger, background, meals, begins, foresee)
     judged = judgement(course, ledger, background.place, made, told, now, setup.ready_after)
     advised = counsel(setup, course, ledger, made, judged, now)
     made = advised.plan
@@ -235,11 +265,11 @@ def _normal(made: Plan, start: datetime | None, now: datetime) -> Normal | None:
 
 
 def _forecast(
-    ledger: Ledger, background: Background, meals: tuple[Turn, ...], start: datetime
+    ledger: Ledger, background: Background, meals: tuple[Turn, ...], start: datetime, foresee: Foresee
 ) -> tuple[Forecast | None, Ready | None]:
     """The running feed and the day of ready, by the feeds that the whole plan shows ahead."""
     if ledger.rounds:
-        told = forecast(ledger, background, meals)
+        told = foresee(ledger, background, meals)
         return told, told.ready if told else None
     return None, prior_ready(background, meals, start)
 

@@ -7,7 +7,7 @@ from datetime import UTC, datetime, timedelta
 
 from ..kitchen.flours import Blend, Flour, FlourGrams, blend_of
 from ..mixing.building import Build
-from ..planner import MOST_STEPS, Step
+from ..planner import MOST_STEPS, Step, shorter
 from ..planner.standing import keeps_a_rhythm
 from ..planner.steps import Change, PlanTotals
 from ..protocol.course import LEAST_SIZE, MOST_SIZE
@@ -19,7 +19,7 @@ from ..setups import LEAST_C, MOST_C, Setup, background_of, course_of, feed_now,
 from ..tracker import IfFed, if_fed, of_a_grown_jar
 from ..tracker.rounds import Turn
 from ..tracker.stretch import Moments, Spread
-from .assessment import Assessment, Move, assess, not_repeating, only_done
+from .assessment import Assessment, Move, Stood, assess, not_repeating, only_done, stood
 
 # Flour (and as much water) to one part of seed, as bakers say them.
 RATIOS = (1.0, 2.0, 3.0, 5.0, 10.0)
@@ -62,7 +62,8 @@ def otherwise(setup: Setup, log: Log, now: datetime, what: Supposition) -> tuple
         changed = replace(
             changed, starts_at=now + timedelta(hours=within(what.starts_in_h, 0.0, 1440.0, "starts_in_h"))
         )
-    return assess(changed, supposed, now), whole_plan(changed, supposed, now)
+    jar = stood(changed, supposed, now)
+    return jar.assessment, whole_plan(changed, supposed, now, jar)
 
 
 def as_entries(setup: Setup, log: Log, now: datetime, what: Supposition) -> tuple[Terms, ...]:
@@ -120,19 +121,22 @@ class WholePlan:
 LEAST_SHOWN, MOST_SHOWN = timedelta(days=7), timedelta(days=28)
 
 
-def whole_plan(setup: Setup, log: Log, now: datetime) -> WholePlan:
-    """Every act from the first mix to ready, one that waits for a sign at its usual time."""
+def whole_plan(setup: Setup, log: Log, now: datetime, jar: Stood | None = None) -> WholePlan:
+    """Every act from the first mix to ready, one that waits for a sign at its usual time. `jar` is as it stands now,
+    where that is known already."""
     now = now.astimezone(UTC)
-    course = course_of(setup)
-    ledger = ledger_of(setup, course, log)
-    found = assess(setup, log, now)
+    jar = jar or stood(setup, log, now)
+    found, ledger = jar.assessment, jar.ledger
     told = found.ready_on
     start = ledger.rounds[0].feed.at if ledger.rounds else setup.starts_at.astimezone(UTC)
     likely = told.on.likely if told else now
     until = min(max(likely, now + LEAST_SHOWN, start + LEAST_SHOWN), max(now, start) + MOST_SHOWN)
     if any(bake.mixed_at > until for bake in found.bakes):
         until = found.bakes[-1].mixed_at
-    made = plan_of(setup, course, ledger, now, until=until, most_ahead=MOST_STEPS)
+    if until <= jar.walked_until:
+        made = shorter(jar.walked, now, until, MOST_STEPS)
+    else:
+        made = plan_of(setup, jar.course, ledger, now, until=until, most_ahead=MOST_STEPS)
     if found.asks_how_to_keep:
         made = not_repeating(made)
     if found.next_move.move is Move.BIN:

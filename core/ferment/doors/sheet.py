@@ -13,13 +13,14 @@ from ..mixing.feeding import FeedPlan, Ingredient, Ratio, ratio_as_weighed
 from ..mixing.mending import Mend, mend
 from ..mixing.weighing import TOLERANCE, ScaleAct, ScaleStep, Tolerance, WalkStyle, scale_walk
 from ..model.paste import paste_of
+from ..protocol.course import Course
 from ..protocol.method import Add, Check, PourOff, Try
 from ..ready_rule import doubles_at
 from ..record.ledger import Ledger
 from ..record.log import Feed, Log, Thickness, Top
 from ..refusal import within
 from ..setups import FeedNow, Setup, course_of, feed_now, ledger_of, plan_of
-from .assessment import Assessment, assess
+from .assessment import Stood, assess
 
 # What is left on a spoon is not asked about.
 DISCARD_WORTH_G = 1.0
@@ -80,13 +81,13 @@ class Sheet:
 AS_PLANNED = WentIn(None, None, {})
 
 
-def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Assessment | None = None) -> Sheet:
-    """The feed sheet for this moment of the weighing. `assessed` is the jar's assessment now, where there is one.
+def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, jar: Stood | None = None) -> Sheet:
+    """The feed sheet for this moment of the weighing. `jar` is as it stands now, where that is known already.
 
     Raises Refusal for amounts that no kitchen means.
     """
-    course = course_of(setup)
-    ledger = ledger_of(setup, course, log)
+    course = jar.course if jar else course_of(setup)
+    ledger = jar.ledger if jar else ledger_of(setup, course, log)
     fed = feed_now(setup, course, ledger, now)
     usual = plan = fed.plan
     if went_in.keeps_all and ledger.rounds:
@@ -101,7 +102,7 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Asse
     room = room_times(ledger.vessel, line)
     after = ledger.contents.keep(real.keep_g).add(real.flours, real.liquid_g, real.salt_g)
     discard_g = round(max(0.0, (there_is or 0.0) - real.keep_g), 1)
-    is_food = (assessed or assess(setup, log, now)).discard_is_food if ledger.rounds else False
+    is_food = (jar.assessment if jar else assess(setup, log, now)).discard_is_food if ledger.rounds else False
     mended = _mended(plan, real, went_in, setup.step)
     return Sheet(
         plan=plan,
@@ -114,7 +115,7 @@ def sheet(setup: Setup, log: Log, went_in: WentIn, now: datetime, assessed: Asse
         style=style,
         discard_g=discard_g if discard_g >= DISCARD_WORTH_G else 0.0,
         discard_is_food=is_food,
-        then_due=_then_due(setup, log, real, now),
+        then_due=_then_due(setup, course, log, real, now),
         ratio=ratio_as_weighed(real.keep_g, real.flour_g, real.liquid_g),
         doubles_at=round(doubles_at(paste_of(after.flours, after.water_g, after.salt_g)), 3),
         tare_g=tare,
@@ -180,9 +181,8 @@ def _walk(
     return (*walk, *went.values())
 
 
-def _then_due(setup: Setup, log: Log, real: FeedPlan, now: datetime) -> datetime | None:
+def _then_due(setup: Setup, course: Course, log: Log, real: FeedPlan, now: datetime) -> datetime | None:
     fed = Feed("this", now, real.keep_g, real.flours, real.water_g, real.salt_g, None, real.juice_g)
-    course = course_of(setup)
     made = plan_of(setup, course, ledger_of(setup, course, (*log, fed)), now, most_ahead=1)
     return made.next.due if made.next else None
 

@@ -109,6 +109,29 @@ class Warmth:
             return around
         return around + now.off_c * math.exp(-(hour - now.start) / SETTLING_H)
 
+    def steady_until(self, hour: float) -> float:
+        """An hour until which it stays as warm as it is at this one; the hour itself where it changes by and by."""
+        place = bisect_right(self._starts, hour)
+        now = self._stretches[place - 1]
+        until = self._starts[place] if place < len(self._starts) else math.inf
+        if now.off_c:
+            return hour
+        if now.cold:
+            return until
+        if self._read(hour, now.stay) is not None:
+            return hour
+        after = bisect_right(self._hours, hour)
+        if after < len(self._hours):
+            until = min(until, self._hours[after])
+        return until if self._stays[now.stay].night_c is None else min(until, self._same_half(hour))
+
+    def _same_half(self, hour: float) -> float:
+        """Until when it is day, or night, without a break."""
+        clock = (hour + self._offset(hour)) % 24.0
+        ends = NIGHT_FROM if NIGHT_TO <= clock < NIGHT_FROM else NIGHT_TO
+        until = hour + (ends - clock) % 24.0
+        return until if self._offset(until) == self._offset(hour) else min(until, math.floor(hour) + 1.0)
+
     def _around(self, hour: float, stay: int, *, cold: bool) -> float:
         """How warm it is around the jar: in the fridge, as read, or as told."""
         if cold:

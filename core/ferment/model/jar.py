@@ -56,6 +56,7 @@ from typing import Generic
 import numpy as np
 
 from ..kitchen.flours import Blend, FlourLot, weight
+from ..kitchen.warmth import Warmth
 from ..mixing.contents import CULTURE_HYDRATION, Origin
 from .compiler import compiled, compiled_too
 from .kinetics import (
@@ -319,16 +320,28 @@ def _follow_rows(out: Array, settings: Array, plain: Array, steps: Array, paces:
 
 
 def _follow_each(out: Array, settings: Array, plain: Array, steps: Array, paces: Array) -> None:
-    """The same jar by jar, for the compiler."""
-    for jar in range(out.shape[2]):
-        setting = (settings[0, jar], settings[1, jar], settings[2, jar], settings[3, jar], plain[0], plain[1])
-        first = out[0, :, jar]
-        now = (first[0], first[1], first[2], first[3], first[4], first[5], first[6], first[7], first[8])
-        for at in range(steps.size):
-            row = paces[at]
-            now = _heun(now, setting, (row[0], row[1], row[2], row[3], row[4], row[5]), steps[at])
+    """The same for the compiler: step by step, and in each step jar by jar, as they lie beside each other."""
+    dryness, waking = plain[0], plain[1]
+    for at in range(steps.size):
+        now, then, step = out[at], out[at + 1], steps[at]
+        row = paces[at]
+        pace = (row[0], row[1], row[2], row[3], row[4], row[5])
+        for jar in range(out.shape[2]):
+            setting = (settings[0, jar], settings[1, jar], settings[2, jar], settings[3, jar], dryness, waking)
+            state = (
+                now[0, jar],
+                now[1, jar],
+                now[2, jar],
+                now[3, jar],
+                now[4, jar],
+                now[5, jar],
+                now[6, jar],
+                now[7, jar],
+                now[8, jar],
+            )
+            moved = _heun(state, setting, pace, step)
             for place in range(9):
-                out[at + 1, place, jar] = now[place]
+                then[place, jar] = moved[place]
 
 
 follow: Callable[[Array, Array, Array, Array, Array], None] = compiled(_follow_each) if compiled else _follow_rows
@@ -390,11 +403,21 @@ def _stride(celsius: float) -> float:
 
 
 def _schedule(from_h: float, to_h: float, warmth: WarmthAt, step_h: float) -> tuple[list[float], list[_Pace]]:
-    """The hours of a run, and the pace of each step; warmth is taken once a step."""
+    """The hours of a run, and the pace of each step; warmth is taken once a step, or once while it stays."""
     hours, paces = [from_h], []
     hour = from_h
     while hour < to_h - 1e-9:
-        step = min(step_h * _stride(warmth(hour)), to_h - hour)
+        here = warmth(hour)
+        step = step_h * _stride(here)
+        steady = min(warmth.steady_until(hour), to_h) if isinstance(warmth, Warmth) else hour
+        if hour + step <= steady:
+            pace = _pace(round(here, 3))
+            while hour + step <= steady:
+                paces.append(pace)
+                hour += step
+                hours.append(hour)
+            continue
+        step = min(step, to_h - hour)
         paces.append(_pace(round(warmth(hour + step / 2.0), 3)))
         hour += step
         hours.append(hour)

@@ -10,7 +10,7 @@ the same members every time). Each runs through the logged feeds; its weight is 
     a pH                   the same, of width PH_SD
 
 flattened until at least LEAST_EFFECTIVE members count (the effective number is 1 / sum of squared weights): a few looks
-are not to choose one jar of 48. Looks change the weights, not the runs, so the runs are kept. The day of ready is the
+are not to choose one jar of all. Looks change the weights, not the runs, so the runs are kept. The day of ready is the
 weighted spread of the days on which the members meet the rule of ready, run on through the feeds that are planned.
 """
 
@@ -34,7 +34,7 @@ from ..record.log import Bubbles
 from .rounds import Background, Turn
 from .stretch import quantiles
 
-COUNT = 48
+COUNT = 256
 MEMBER_STEP_H = 0.5
 # How much new jars differ in the logarithm: vigour, gas-holding, native life, lag; and how far the told warmth is off.
 SPREADS = (0.30, 0.20, 0.9, 0.35)
@@ -184,7 +184,7 @@ def _bell(off: Array) -> Array:
 
 
 def _weights(told: Array) -> Array:
-    """Weights from log likelihoods, flattened until enough members count: few looks are not to choose one jar of 48."""
+    """Weights from log likelihoods, flattened until enough members count: few looks are not to choose one jar of all."""
     share = 1.0
     weights: Array = np.full(COUNT, 1.0 / COUNT)
     for _ in range(12):

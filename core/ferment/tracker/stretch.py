@@ -23,6 +23,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from ..model.kinetics import Array
 from ..record.ledger import Sighting
@@ -161,6 +162,7 @@ class Spread:
     high: float
 
 
+Order = NDArray[np.intp]
 LOW, MIDDLE, HIGH = 0.1, 0.5, 0.9
 LEAST_WEIGHT = 2e-5
 # A doubling less likely than this has no hour worth telling.
@@ -184,19 +186,22 @@ def nodes(weights: Array) -> Nodes:
 
 def quantiles(values: Array, weight: Array) -> tuple[float, float, float]:
     """10, 50 and 90 % of weighted values."""
-    order = np.argsort(values)
-    reach = np.cumsum(weight[order]) - 0.5 * weight[order]
-    low, middle, high = np.interp([LOW, MIDDLE, HIGH], reach, values[order])
+    return _quantiles_at(values, weight, np.argsort(values))
+
+
+def _quantiles_at(values: Array, weight: Array, order: Order) -> tuple[float, float, float]:
+    heavy = weight[order]
+    reach = np.cumsum(heavy) - 0.5 * heavy
+    low, middle, high = np.interp((LOW, MIDDLE, HIGH), reach, values[order])
     return float(low), float(middle), float(high)
 
 
 def fan(curve: Curve, of: Nodes, hours: Sequence[float]) -> list[Spread]:
     """The level's spread at each hour since the feed."""
-    spreads = []
-    for hour in hours:
-        levels = 1.0 + np.exp(of.height) * (np.interp(np.exp(of.pace) * hour, curve.hours, curve.levels) - 1.0)
-        spreads.append(Spread(*quantiles(levels, of.weight)))
-    return spreads
+    at = np.exp(of.pace) * np.reshape(np.asarray(hours), (-1, 1))
+    levels = 1.0 + np.exp(of.height) * (np.interp(at, curve.hours, curve.levels) - 1.0)
+    orders = np.argsort(levels, axis=1)
+    return [Spread(*_quantiles_at(row, of.weight, order)) for row, order in zip(levels, orders, strict=True)]
 
 
 @dataclass(frozen=True)

@@ -9,6 +9,7 @@ from uuid import UUID
 from accounts.services import Account
 from accounts.wire import Told
 from ferment import signs
+from ferment.doors import assessment
 from ferment.doors.lookup import DAYS, HOURS, LEVELS, HowHigh, HowOld, SinceFed
 from ferment.protocol.method import Normal
 from ferment.tracker.outlook import Outlook
@@ -19,7 +20,7 @@ from logbook.wire import EntryOut, recorded_out
 from photos.wire import PhotoOut, photo_out
 from problems import ProblemCode
 
-from ..services import Assessed, Kitchen, OpenJar, Planned, WhatIf, Wondered
+from ..services import Assessed, OpenJar, Planned, WhatIf, Wondered
 from ..unread import UnreadJar
 from .answers import RatioOffer, Sheet
 from .forecast import Forecast, Ready, Spread, When
@@ -188,17 +189,6 @@ class SignsOut(Told):
     findings: list[Finding]
 
 
-def kitchen_out(account: Account, kitchen: Kitchen, now: datetime) -> KitchenOut:
-    return KitchenOut(
-        now=now,
-        time_zone=account.time_zone,
-        is_demo=account.is_demo,
-        jars=[_glance(one) for one in kitchen.jars],
-        unread=[JarLabelOut.model_validate(one.label) for one in kitchen.unread],
-        away=[JarLabelOut.model_validate(label) for label in kitchen.away],
-    )
-
-
 def unread_jar_out(account: Account, unread: UnreadJar, now: datetime) -> UnreadJarOut:
     return UnreadJarOut(
         now=now,
@@ -269,37 +259,36 @@ def signs_out(found: Iterable[signs.Finding]) -> SignsOut:
     return SignsOut(findings=[Finding.model_validate(finding) for finding in found])
 
 
-def _glance(one: Assessed) -> GlanceOut:
-    found = Assessment.model_validate(one.assessment)
-    return GlanceOut(
-        jar=card_out(one.card),
-        day=found.day,
-        normal=found.normal,
-        in_jar=found.in_jar,
-        since_feed=found.since_feed,
-        next_move=found.next_move,
-        findings=list(found.findings),
-        stage=found.stage,
-        readiness=found.readiness,
-        counsel=list(found.counsel),
-        notices=list(found.notices),
-        rise=_rise(found),
-        binned_at=found.binned_at,
-        glass=found.stands.vessel,
-        rests_since=found.chilled[-1].since if found.chilled and found.chilled[-1].until is None else None,
-        asks_how_to_keep=found.asks_how_to_keep,
-        chapter=found.chapters[-1] if found.chapters else None,
-        next_bake=found.bakes[0] if found.bakes else None,
+def glance_out(one: Assessed) -> GlanceOut:
+    """Only what a glance shows is read off; the rest of the assessment is not looked at."""
+    found = one.assessment
+    resting = found.chilled[-1] if found.chilled and found.chilled[-1].until is None else None
+    shown = {name: getattr(found, name) for name in SHOWN_AT_A_GLANCE}
+    return GlanceOut.model_validate(
+        {
+            **shown,
+            "jar": card_out(one.card),
+            "rise": _rise(found),
+            "glass": found.stands.vessel,
+            "rests_since": resting.since if resting else None,
+            "chapter": found.chapters[-1] if found.chapters else None,
+            "next_bake": found.bakes[0] if found.bakes else None,
+        }
     )
 
 
-def _rise(found: Assessment) -> RiseOut | None:
+SHOWN_AT_A_GLANCE = tuple(name for name in GlanceOut.model_fields if name in Assessment.model_fields)
+
+
+def _rise(found: assessment.Assessment) -> RiseOut | None:
     if found.forecast is None or found.outlook is None:
         return None
-    return RiseOut(
-        doubles=found.forecast.doubles,
-        peaks=found.forecast.peaks,
-        peak_times=found.forecast.peak_times,
-        outlook=found.outlook,
-        ready_ahead=found.ready_ahead,
+    return RiseOut.model_validate(
+        {
+            "doubles": found.forecast.doubles,
+            "peaks": found.forecast.peaks,
+            "peak_times": found.forecast.peak_times,
+            "outlook": found.outlook,
+            "ready_ahead": found.ready_ahead,
+        }
     )

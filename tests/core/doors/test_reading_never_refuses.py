@@ -18,7 +18,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from ferment.doors.admission import admit, admit_setup
-from ferment.doors.assessment import assess
+from ferment.doors.assessment import assess, stood
 from ferment.doors.foresight import offers, whole_plan
 from ferment.doors.keeping import keeping_offers
 from ferment.doors.reminding import reminders
@@ -166,15 +166,16 @@ def not_numbers(told: object, place: str = "") -> Iterator[str]:
 
 
 def every_door(it: Setup, log: Log, now: datetime) -> None:
-    found = assess(it, log, now)
-    plan = whole_plan(it, log, now)
+    jar = stood(it, log, now)
+    found = jar.assessment
+    plan = whole_plan(it, log, now, jar)
     reminders(plan.steps, it.hours, now)
     keeping_offers(it, log, now)
     for told in (asdict(found), asdict(plan), [asdict(one) for one in offers(it, log, now)]):
         assert not list(not_numbers(told)), list(not_numbers(told))
     assert not contradictions(found, now), contradictions(found, now)
     if not any(isinstance(entry, Bin) for entry in log):
-        sheet(it, log, AS_PLANNED, now, found)
+        sheet(it, log, AS_PLANNED, now, jar)
 
 
 class ReadingNeverRefuses(TestCase):

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 from unittest import TestCase
 
-from ferment.doors.assessment import assess
+from ferment.doors.assessment import stood
 from ferment.doors.sheet import AS_PLANNED, WentIn, sheet
 from ferment.kitchen.flours import Flour
 from ferment.kitchen.quantities import Unit
@@ -117,8 +117,8 @@ class WithoutAConnection(TestCase):
         self.assertEqual(sheet(setup(), daily(2), AS_PLANNED, NOW).doubles_at, 2.0)
 
     def test_the_jars_own_assessment_is_believed(self) -> None:
-        found = assess(MIXED, daily(2), NOW)
-        self.assertEqual(sheet(MIXED, daily(2), AS_PLANNED, NOW, found), sheet(MIXED, daily(2), AS_PLANNED, NOW))
+        jar = stood(MIXED, daily(2), NOW)
+        self.assertEqual(sheet(MIXED, daily(2), AS_PLANNED, NOW, jar), sheet(MIXED, daily(2), AS_PLANNED, NOW))
 
 
 class TheJarsOwnWeight(TestCase):
