@@ -119,6 +119,23 @@ AXES_LOCKOUT_CALLABLE = "config.pages.locked_out"
 AXES_RESET_ON_SUCCESS = True
 AXES_VERBOSE = False
 
+
+def answers_cache(address: str | None) -> dict[str, object]:
+    """In the database; or in a server that speaks as Redis does (`redis://host:port/0`), where one is named."""
+    if address:
+        return {
+            "BACKEND": "django.core.cache.backends.redis.RedisCache",
+            "LOCATION": address,
+            "KEY_PREFIX": "despertar",
+        }
+    return {
+        "BACKEND": "django.core.cache.backends.db.DatabaseCache",
+        "LOCATION": "answers",
+        # A log of each jar on the shelf of a few thousand kitchens, at about 20 kB.
+        "OPTIONS": {"MAX_ENTRIES": 10_000},
+    }
+
+
 # How many proxies of one's own stand before the kitchen; what others say of an address is not believed.
 NINJA_NUM_PROXIES = int(os.environ.get("DESPERTAR_PROXIES", "0"))
 # What is counted by address is kept in files that all workers read; without a place for them, by each for itself.
@@ -131,11 +148,7 @@ CACHES = {
         "OPTIONS": {"MAX_ENTRIES": 5_000},
     },
     # Answers that cost much and depend on nothing but what is asked: every worker reads what one has worked out.
-    "answers": {
-        "BACKEND": "django.core.cache.backends.db.DatabaseCache",
-        "LOCATION": "answers",
-        "OPTIONS": {"MAX_ENTRIES": 2_000},
-    },
+    "answers": answers_cache(os.environ.get("DESPERTAR_CACHE")),
 }
 
 # --- what the browser may do ---

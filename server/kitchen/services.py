@@ -287,7 +287,9 @@ def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
     if lock:
         # Counting on takes the row's lock, first and alone: a join would lock the kitchen and its owner too.
         Jar.objects.filter(kitchen_id__in=kitchens_of(account), id=jar_id).update(revision=F("revision") + 1)
-    jar = _jars().filter(kitchen_id__in=reach_of(account), id=jar_id).first()
+    # Who writes asks little of where a jar came from: that is read when it is asked for.
+    jars = Jar.objects.select_related("kitchen__owner") if lock else _jars()
+    jar = jars.filter(kitchen_id__in=reach_of(account), id=jar_id).first()
     if jar is None:
         raise not_found()
     return jar

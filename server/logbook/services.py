@@ -78,6 +78,8 @@ def record(
             except IntegrityError:
                 # The same id written to another jar between our look and our write.
                 there = Entry.objects.get(id=entry_id)
+            else:
+                return recorded_of(there)
         if there.jar_id != jar_id or _first_said(there) != body:
             raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
         return recorded_of(there)

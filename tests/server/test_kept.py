@@ -2,12 +2,17 @@
 
 from __future__ import annotations
 
+import threading
 from typing import Any
 from unittest import mock
 
+from django.conf import settings
 from django.core.cache import caches
-from django.test import TestCase
+from django.core.cache.backends.redis import RedisCache
+from django.test import TestCase, override_settings
+from fakeredis import TcpFakeServer
 
+from config.settings import answers_cache
 from guidance import services
 
 from .base import Baker
@@ -53,3 +58,35 @@ class Kept(TestCase):
             self.assertEqual(self.ask(), first)
         with mock.patch.object(caches["answers"], "set", side_effect=OSError), self.assertLogs("despertar.kept"):
             self.assertEqual(self.ask(warmth_c=19.0), self.ask(warmth_c=19.0))
+
+
+class InAnotherServer(TestCase):
+    """A stand-in that speaks Redis's own protocol on loopback."""
+
+    def setUp(self) -> None:
+        self.server = TcpFakeServer(("127.0.0.1", 0))
+        self.address = f"redis://127.0.0.1:{self.server.server_address[1]}/0"
+        self.thread = threading.Thread(target=self.server.serve_forever, daemon=True)
+        self.thread.start()
+        self.addCleanup(self.stop)
+        kept = override_settings(CACHES={**settings.CACHES, "answers": answers_cache(self.address)})
+        kept.enable()
+        self.addCleanup(kept.disable)
+        self.baker = Baker("Ines").sign_up().always_home()
+
+    def stop(self) -> None:
+        self.server.shutdown()
+        self.server.server_close()
+        self.thread.join()
+
+    def test_what_is_kept_there_is_told_again(self) -> None:
+        first = self.baker.ok("POST", "/api/compare", ASKED)
+        self.assertIsInstance(caches["answers"], RedisCache)
+        with mock.patch.object(services, "side_by_side", side_effect=AssertionError):
+            self.assertEqual(self.baker.ok("POST", "/api/compare", ASKED), first)
+
+    def test_when_it_goes_down_all_is_worked_out_as_before(self) -> None:
+        first = self.baker.ok("POST", "/api/compare", ASKED)
+        gone = {**settings.CACHES, "answers": answers_cache("redis://127.0.0.1:9/0")}
+        with override_settings(CACHES=gone), self.assertLogs("despertar.kept"):
+            self.assertEqual(self.baker.ok("POST", "/api/compare", ASKED), first)

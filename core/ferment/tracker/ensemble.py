@@ -184,7 +184,7 @@ def _bell(off: Array) -> Array:
 
 
 def _weights(told: Array) -> Array:
-    """Weights from log likelihoods, flattened until enough members count: few looks are not to choose one jar of all."""
+    """Weights from log likelihoods, flattened until enough members count: a few looks are not to choose one of all."""
     share = 1.0
     weights: Array = np.full(COUNT, 1.0 / COUNT)
     for _ in range(12):
