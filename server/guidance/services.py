@@ -34,7 +34,7 @@ from ferment.setups import Setup
 from ferment.signs import Finding
 from kitchen.services import Ancestor, JarCard, JarLabel, UnreadCard, all_jars, any_jar_of, catalogue, daughters_of
 from kitchen.stamps import JarStamp, stamps
-from logbook.reading import Recorded, entries_of, logs_of, written_in
+from logbook.reading import Recorded, latest_of, logs_of, written_in
 from photos.services import Taken, photos_of
 from problems.latest import Latest
 from problems.stored import UnreadableError
@@ -68,6 +68,7 @@ class OpenJar:
     holds_until: datetime | None
     sheet: Sheet | None
     entries: list[Recorded]
+    older_until: datetime | None
     photos: list[Taken]
     daughters: list[Ancestor]
 
@@ -148,7 +149,7 @@ def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
             _unheard(jar.assessment, heard_by(account)),
             _holds_until(card, log, now),
             _sheet_now(card.setup, log, now, jar),
-            entries_of(card.id),
+            *latest_of(card.id),
             photos_of(card.id),
             daughters_of(account, card.id),
         )

@@ -176,6 +176,12 @@ def lock_jar(account: Account, jar_id: UUID) -> JarCard:
     return _card(_own(account, jar_id, lock=True))
 
 
+def in_reach(account: Account, jar_id: UUID) -> None:
+    """Raises Problem (not found) for a jar out of reach."""
+    if not Jar.objects.filter(kitchen_id__in=reach_of(account), id=jar_id).exists():
+        raise not_found()
+
+
 def lock_label(account: Account, jar_id: UUID) -> None:
     """Hold the row of a jar within reach, whether or not it can be read."""
     _own(account, jar_id, lock=True)

@@ -6,6 +6,7 @@ from uuid import UUID
 
 from django.utils import timezone
 from ninja import Router
+from pydantic import AwareDatetime
 
 from accounts.security import Baker, signed_in
 from kitchen.wire import JarOut, NewJarIn, PlaceIn, beside_in, card_out, setup_in
@@ -23,6 +24,12 @@ def plan_jar(request: Baker, payload: NewJarIn) -> JarOut:
     """A new jar, with what was done since its start where it was begun before."""
     new = services.NewJar(payload.id, payload.name, setup_in(payload, request.auth), beside_in(payload), payload.begun)
     return card_out(services.plan_new(request.auth, new, timezone.now()))
+
+
+@router.get("/jars/{jar_id}/log", response={200: list[EntryOut], 404: ProblemsOut})
+def read_older(request: Baker, jar_id: UUID, until: AwareDatetime) -> list[EntryOut]:
+    """The entries up to a moment, the latest first: what an opened jar left out."""
+    return [recorded_out(one) for one in services.older(request.auth, jar_id, until)]
 
 
 @router.post("/jars/{jar_id}/log", response=WRITES)

@@ -8,6 +8,8 @@ from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
 
+from django.db.models import QuerySet
+
 from accounts.services import Account
 from ferment.record import log
 from kitchen.services import JarLabel
@@ -68,9 +70,25 @@ def logs_of(jars: Sequence[JarLabel]) -> dict[UUID, log.Log | UnreadableError]:
 _LOGS: Latest[tuple[UUID, int], log.Log | UnreadableError] = Latest(256)
 
 
-def entries_of(jar_id: UUID) -> list[Recorded]:
-    """The entries of a jar that can be read, undone ones too, the latest first."""
-    return [recorded_of(row) for row in all_rows_of(jar_id) if if_readable(row)]
+# What of a log is sent with its jar: some two weeks of a tidy baker's. What is older is asked for.
+MOST_SENT = 100
+
+
+def latest_of(jar_id: UUID) -> tuple[list[Recorded], datetime | None]:
+    """The latest entries of a jar that can be read, undone ones too, the latest first; and up to when there are
+    others."""
+    rows = list(_latest_first(jar_id)[: MOST_SENT + 1])
+    older = rows[-1].at if len(rows) > MOST_SENT else None
+    return _readable(rows[:MOST_SENT]), older
+
+
+def older_of(jar_id: UUID, until: datetime) -> list[Recorded]:
+    """The same up to a moment, all of them."""
+    return _readable(_latest_first(jar_id).filter(at__lte=until))
+
+
+def _readable(rows: Iterable[Entry]) -> list[Recorded]:
+    return [_recorded(row, body) for row in rows if (body := body_if_readable(row))]
 
 
 def written_in(jar_id: UUID) -> list[Written]:
@@ -86,8 +104,12 @@ def rows_of(jar_ids: Sequence[UUID]) -> list[Entry]:
 
 
 def all_rows_of(jar_id: UUID) -> list[Entry]:
+    return list(_latest_first(jar_id))
+
+
+def _latest_first(jar_id: UUID) -> QuerySet[Entry]:
     rows = Entry.objects.filter(jar_id=jar_id).select_related("recorded_by")
-    return list(rows.order_by("-at", "-recorded_at", "id"))
+    return rows.order_by("-at", "-recorded_at", "id")
 
 
 def as_core(row: Entry) -> log.Entry:
@@ -122,11 +144,15 @@ def name_of(account: Account | None) -> str | None:
 
 
 def recorded_of(row: Entry) -> Recorded:
+    return _recorded(row, body_of(row))
+
+
+def _recorded(row: Entry, body: AnyBody) -> Recorded:
     return Recorded(
         id=row.id,
         jar_id=row.jar_id,
         revision=row.revision,
-        body=body_of(row),
+        body=body,
         recorded_at=row.recorded_at,
         recorded_by=name_of(row.recorded_by),
         withdrawn=row.withdrawn_at is not None,

@@ -17,14 +17,14 @@ from ferment.doors.begun import BegunAs, as_begun
 from ferment.record import log
 from ferment.refusal import Fact
 from ferment.setups import Setup
-from kitchen.services import Beside, JarCard, jar_of, lock_jar, lock_label, plan_jar, set_place
+from kitchen.services import Beside, JarCard, in_reach, jar_of, lock_jar, lock_label, plan_jar, set_place
 from places.services import owns
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError
 
 from .bodies import AnyBody, FeedBody, from_core, from_stored, to_core, to_stored
 from .models import Change, Entry
-from .reading import Recorded, as_core, body_of, core_log, if_readable, name_of, recorded_of, rows_of
+from .reading import Recorded, as_core, body_of, core_log, if_readable, name_of, older_of, recorded_of, rows_of
 from .terms import MovedBody
 
 
@@ -162,6 +162,12 @@ def move(account: Account, entry_id: UUID, to_jar: UUID, now: datetime) -> Recor
 
 # What may be noted with the wrong jar in hand.
 MOVED = frozenset({"feed", "look"})
+
+
+def older(account: Account, jar_id: UUID, until: datetime) -> list[Recorded]:
+    """The entries of a jar up to a moment, the latest first. Raises Problem (not found)."""
+    in_reach(account, jar_id)
+    return older_of(jar_id, until)
 
 
 def history(account: Account, entry_id: UUID) -> list[Changed]:

@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from urllib.parse import urlencode
 from uuid import uuid4
 
 from django.test import TestCase
+
+from logbook.reading import MOST_SENT
 
 from .base import Baker, ago, feed_body, look_body, record
 
@@ -182,3 +185,24 @@ class Correcting(TestCase):
 
     def test_an_entry_that_is_not_there(self) -> None:
         self.assertEqual(self.baker.problem("POST", f"/api/log/{uuid4()}/withdraw"), (404, "not_found", "id"))
+
+
+class ALongLog(TestCase):
+    def test_an_opened_jar_has_the_latest_and_what_is_older_is_asked_for(self) -> None:
+        baker = Baker("Ines").sign_up().always_home().plan().mix(60.0)
+        for count in range(MOST_SENT + 5):
+            baker.look(59.0 - count / 4.0)
+        opened = baker.jar()
+        path = f"/api/jars/{baker.jar_id}/log"
+        older = baker.ok("GET", f"{path}?{urlencode({'until': opened['older_until']})}")
+        self.assertEqual((len(opened["log"]), len(older)), (MOST_SENT, 6))
+        self.assertEqual(older[-1]["entry"]["kind"], "feed")
+        times = [one["entry"]["at"] for one in (*opened["log"], *older)]
+        self.assertEqual(times, sorted(times, reverse=True))
+        other = Baker("Rui").sign_up()
+        query = urlencode({"until": opened["older_until"]})
+        self.assertEqual(other.problem("GET", f"{path}?{query}"), (404, "not_found", "id"))
+        self.assertEqual(baker.problem("GET", f"{path}?until=soon")[0], 422)
+
+    def test_a_short_one_is_whole(self) -> None:
+        self.assertIsNone(Baker("Ines").sign_up().plan().mix(60.0).jar()["older_until"])

@@ -9,14 +9,15 @@ from enum import StrEnum
 
 from ..kitchen.flours import Flour, FlourLot
 from ..mixing.contents import Origin
-from ..planner import MOST_STEPS, totals
+from ..planner import MOST_STEPS, Plan, shorter, totals
 from ..planner.readytable import ready_days
 from ..planner.steps import ReadyDays
+from ..protocol.course import Course
 from ..protocol.method import Method, Thing
 from ..protocol.options import BlendOption, Choice, Choices
 from ..setups import Setup, course_of, ledger_of, plan_of
 from ..tracker import Ready
-from .assessment import assess
+from .assessment import stood
 
 
 @dataclass(frozen=True)
@@ -85,7 +86,10 @@ def side_by_side(families: Iterable[Method], setup: Setup, origin: Origin, *, ha
         if way is not None and family.origin is not origin:
             choices[way.code.value] = way.pick.value
         own = replace(setup, family=family.code, method=family, choices=choices)
-        rows.append((to_ready(own), assess(own, (), setup.starts_at).ready_on))
+        jar = stood(own, (), setup.starts_at)
+        is_walked = _likely_ready(own, jar.course) <= jar.walked_until
+        taken = _taken(own, jar.course, jar.walked) if is_walked else to_ready(own)
+        rows.append((taken, jar.assessment.ready_on))
     made = [_Row(*row, setup.starts_at) for row in rows]
     flours = set(blend) if isinstance(blend, Mapping) else set()
     against = [tuple(_against(row, setup, flours, has_scale=has_scale)) for row in made]
@@ -182,16 +186,19 @@ def _choices(setup: Setup, family: Method) -> Choices:
 def to_ready(setup: Setup) -> Compared:
     """What a jar takes from its first mix to the likely day of ready."""
     course = course_of(setup)
-    now = setup.starts_at
+    until = _likely_ready(setup, course)
+    ledger = ledger_of(setup, course, ())
+    return _taken(setup, course, plan_of(setup, course, ledger, setup.starts_at, until=until, most_ahead=MOST_STEPS))
+
+
+def _likely_ready(setup: Setup, course: Course) -> datetime:
+    return setup.starts_at + timedelta(days=ready_days(course, setup.warmth_c).likely) - timedelta(minutes=1)
+
+
+def _taken(setup: Setup, course: Course, walked: Plan) -> Compared:
+    """The same of a plan that was walked as far, or farther."""
     days = ready_days(course, setup.warmth_c).likely
-    made = plan_of(
-        setup,
-        course,
-        ledger_of(setup, course, ()),
-        now,
-        until=now + timedelta(days=days) - timedelta(minutes=1),
-        most_ahead=MOST_STEPS,
-    )
+    made = shorter(walked, setup.starts_at, _likely_ready(setup, course), MOST_STEPS)
     whole = totals(made.steps, days)
     return Compared(
         family=course.method.code,

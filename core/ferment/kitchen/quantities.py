@@ -6,6 +6,7 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import lru_cache
 
 from ..refusal import Refusal, RefusalCode, within
 
@@ -66,6 +67,7 @@ CUP_PARTS = (0.25, 1 / 3, 0.5, 2 / 3, 0.75)
 NEAR_ENOUGH = 1 / 16
 
 
+@lru_cache(maxsize=4096)
 def in_spoons(millilitres: float) -> tuple[Spoonful, ...]:
     """A volume in the fewest spoons and cups that there are and that come within a sixteenth of it: `½ cup`, or
     `1 cup 2 tbsp`, or `1 tbsp ½ tsp`; to the nearest quarter of a teaspoon, at least one, where nothing else does."""

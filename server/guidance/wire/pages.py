@@ -118,7 +118,8 @@ class UnreadJarOut(Told):
 
 
 class OpenJarOut(Told):
-    """A jar with everything about it; `sheet` is a feed at this moment, null where none can be weighed out."""
+    """A jar with everything about it; `sheet` is a feed at this moment, null where none can be weighed out. Of a long
+    log the latest entries: others up to `older_until` are asked for by themselves."""
 
     now: datetime
     time_zone: str
@@ -126,6 +127,7 @@ class OpenJarOut(Told):
     assessment: Assessment
     sheet: Sheet | None
     log: list[EntryOut]
+    older_until: datetime | None
     photos: list[PhotoOut]
     daughters: list[AncestorOut]
 
@@ -218,6 +220,7 @@ def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut
         assessment=Assessment.model_validate(opened.assessment),
         sheet=Sheet.model_validate(opened.sheet) if opened.sheet else None,
         log=[recorded_out(entry) for entry in opened.entries],
+        older_until=opened.older_until,
         photos=[photo_out(photo) for photo in opened.photos],
         daughters=ancestors_out(opened.daughters),
     )

@@ -389,7 +389,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Read Older
+         * @description The entries up to a moment, the latest first: what an opened jar left out.
+         */
+        get: operations["logbook_api_read_older"];
         put?: never;
         /** Record */
         post: operations["logbook_api_record"];
@@ -2843,7 +2847,8 @@ export interface components {
         };
         /**
          * OpenJarOut
-         * @description A jar with everything about it; `sheet` is a feed at this moment, null where none can be weighed out.
+         * @description A jar with everything about it; `sheet` is a feed at this moment, null where none can be weighed out. Of a long
+         *     log the latest entries: others up to `older_until` are asked for by themselves.
          */
         OpenJarOut: {
             assessment: components["schemas"]["Assessment"];
@@ -2857,6 +2862,8 @@ export interface components {
              * Format: date-time
              */
             now: string;
+            /** Older Until */
+            older_until: string | null;
             /** Photos */
             photos: components["schemas"]["PhotoOut"][];
             sheet: components["schemas"]["Sheet"] | null;
@@ -6489,6 +6496,75 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    logbook_api_read_older: {
+        parameters: {
+            query: {
+                until: string;
+            };
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryOut"][];
                 };
             };
             /** @description Nobody is signed in */

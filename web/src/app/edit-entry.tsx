@@ -1,6 +1,7 @@
 import { useParams } from "react-router";
 import { api, isNotThere } from "../api/client";
-import type { EntryBody } from "../api/types";
+import { useLog } from "../api/older";
+import type { EntryBody, OpenJar } from "../api/types";
 import { FeedPage } from "../features/feed";
 import { EditDeed } from "../features/jar";
 import { EditLeave, EditTerm, EditUse, TERM_KINDS, type TermBody } from "../features/life";
@@ -21,17 +22,20 @@ export function EditEntry() {
     ) : (
       <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />
     );
-  const entry = opened.data.log.find((one) => one.id === entryId);
+  return <Corrected opened={opened.data} entryId={entryId} />;
+}
+
+function Corrected({ opened, entryId }: { readonly opened: OpenJar; readonly entryId: string }) {
+  const isRecent = opened.log.some((one) => one.id === entryId);
+  const { log, isLooking } = useLog(opened, !isRecent);
+  const entry = log.find((one) => one.id === entryId);
+  if (!entry && isLooking) return <Loading what={appText.openingTheLog} />;
   if (entry?.entry.kind === "look") return <LookPage editing={entry} />;
   if (entry?.entry.kind === "feed") return <FeedPage editing={entry} />;
-  if (entry?.entry.kind === "deed")
-    return <EditDeed opened={opened.data} editing={entry} deed={entry.entry} />;
-  if (entry?.entry.kind === "use")
-    return <EditUse opened={opened.data} editing={entry} entry={entry.entry} />;
-  if (entry?.entry.kind === "leave")
-    return <EditLeave opened={opened.data} editing={entry} entry={entry.entry} />;
-  if (entry && isTerm(entry.entry))
-    return <EditTerm opened={opened.data} editing={entry} term={entry.entry} />;
+  if (entry?.entry.kind === "deed") return <EditDeed opened={opened} editing={entry} deed={entry.entry} />;
+  if (entry?.entry.kind === "use") return <EditUse opened={opened} editing={entry} entry={entry.entry} />;
+  if (entry?.entry.kind === "leave") return <EditLeave opened={opened} editing={entry} entry={entry.entry} />;
+  if (entry && isTerm(entry.entry)) return <EditTerm opened={opened} editing={entry} term={entry.entry} />;
   return <Lost />;
 }
 

@@ -1,17 +1,22 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
+import { useLog } from "../../api/older";
 import type { ByHand, Chapter, LogEntry, OpenJar } from "../../api/types";
 import { moveEntry, restoreEntry, withdrawEntry } from "../../api/writes";
 import { clock, dayWord, when } from "../../lib/time";
+import { Button } from "../../ui/button";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
 import { chapterTitle, commonText, jarText, lifeText, problemWords } from "../../words";
 import { tell } from "./entry-words";
 
-/** All entries, the latest first: the chapter that lasts by its days, those before it folded up. */
+/** All entries, the latest first: the chapter that lasts by its days, those before it folded up, and what is older than
+ * what came with the jar when it is asked for. */
 export function Log({ opened }: { readonly opened: OpenJar }) {
-  const { log, now, time_zone: zone, assessment } = opened;
+  const { now, time_zone: zone, assessment } = opened;
+  const [asked, setAsked] = useState(false);
+  const { log, isWhole, isLooking, isOutOfReach } = useLog(opened, asked);
   const chapters = [...assessment.chapters].reverse();
   const [current, ...earlier] = chapters;
   // What is planned or was noted before the first mix belongs to no chapter yet.
@@ -32,13 +37,23 @@ export function Log({ opened }: { readonly opened: OpenJar }) {
       {earlier.length > 0 && current && <Title chapter={current} now={now} zone={zone} />}
       <Days entries={log.filter((entry) => at(entry) >= since)} opened={opened} />
       {earlier.map((chapter, index) => (
-        <details key={chapter.since} className="mt-6">
+        <details key={chapter.since} className="mt-6" onToggle={() => setAsked(true)}>
           <summary className="min-h-11 cursor-pointer py-2">
             <Title chapter={chapter} now={now} zone={zone} />
           </summary>
           <Days entries={of(chapter, index)} opened={opened} />
         </details>
       ))}
+      {!isWhole && (
+        <div className="mt-4" aria-live="polite">
+          {isLooking ? (
+            <p className="text-soft">{jarText.lookingItUp}</p>
+          ) : (
+            <Button onClick={() => setAsked(true)}>{jarText.whatIsOlder}</Button>
+          )}
+          {isOutOfReach && <p className="mt-2 text-soft">{jarText.itCannotBeReachedJust}</p>}
+        </div>
+      )}
     </section>
   );
 }

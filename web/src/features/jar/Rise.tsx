@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { useLog } from "../../api/older";
 import { pictureAt } from "../../api/photos";
 import type { OpenJar } from "../../api/types";
 import { RiseLine } from "../../drawing/rise-line";
@@ -35,6 +36,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
   const { rounds, chapters } = assessment;
   const [asked, setAsked] = useState<string | null>(null);
+  const { log } = useLog(opened, asked !== null);
   if (rounds.length === 0) return null;
   // A chapter that has only begun shows the one before it too.
   const told = chapters.filter(({ feeds }) => feeds > 0);
@@ -55,7 +57,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
       dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
     }))
     .filter(({ at }) => inside(at));
-  const turns = opened.log
+  const turns = log
     .filter((entry) => !entry.withdrawn && MARKED.has(entry.entry.kind) && inside(Date.parse(entry.entry.at)))
     .map(({ id, entry }) => ({ id, at: Date.parse(entry.at), ...tell(entry, null, now, zone) }));
   const chilled = assessment.chilled

@@ -94,6 +94,7 @@ export const jarText = {
   changeOrUndoThe: (what: string | number) => `Change or undo the ${what}`,
   itCannotBeReachedJust: "It cannot be reached just now.",
   lookingItUp: "Looking it up …",
+  whatIsOlder: "Show what is older",
   until: (when: string | number) => `Until ${when}:`,
   thisJarIsNotOn: "This jar is not on your shelf.",
   notedByMistakeChangeThat: "Noted by mistake? Change that look.",
