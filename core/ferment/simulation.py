@@ -6,7 +6,7 @@ answers warmth, in the daily pace, in the grams and in what is read off the glas
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import datetime, timedelta
 
 import numpy as np
@@ -65,13 +65,17 @@ class Habits:
 @dataclass(frozen=True)
 class Happenings:
     """What befalls a course, in hours from its start: spans in which nobody is at home, and spans in the fridge; and
-    what the baker decides on the way, as entries of the log."""
+    what the baker decides on the way, as entries of the log. At the hour `heated` an oven's lamp leaves next to nothing
+    of its yeast alive."""
 
     away: tuple[tuple[float, float], ...] = ()
     cold: tuple[tuple[float, float], ...] = ()
     decided: tuple[Entry, ...] = ()
+    heated: float | None = None
 
 
+# What such an hour leaves of the yeast.
+SURVIVES_HEAT = 1e-5
 TIDY = Habits()
 CARELESS = Habits(late_h=2.5, forgets=0.08, looks=1.6, grams=0.05, reads=0.08, careless=0.03, notes_high_mark=0.2)
 
@@ -244,12 +248,23 @@ def _run_on(table: _Table, at: datetime) -> None:
     if table.jar is None or hour <= table.at_h:
         table.at_h = max(table.at_h, hour)
         return
+    heated = table.happenings.heated
+    if heated is not None and table.at_h < heated < hour:
+        _run_on(table, table.start + heated * HOUR)
+        table.jar = _heated(table.jar)
     course: Run[float] = run(table.jar, table.at_h, hour, table.warmth, TRUTH_STEP_H)
     for then, state in zip(course.hours, course.states.tolist(), strict=True):
         table.peak = max(table.peak, 1.0 + state[GAS])
         if then >= len(table.hours):
             table.hours.append(_truth(table, course, then, tuple(state)))
     table.jar, table.at_h = course.end, hour
+
+
+def _heated(jar: Jar[float]) -> Jar[float]:
+    state = list(jar.state)
+    for row in (YEAST, SLEEPING):
+        state[row] *= SURVIVES_HEAT
+    return replace(jar, state=tuple(state))
 
 
 def _truth(table: _Table, course: Run[float], hour: float, state: tuple[float, ...]) -> HourOfTruth:

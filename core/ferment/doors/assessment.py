@@ -252,12 +252,19 @@ def _assessment(
         rounds=tuple(round_seen(turn, by_hand=course.by_hand) for turn in ledger.rounds),
         totals=used_so_far(ledger),
         binned_at=ledger.binned.at if ledger.binned else None,
-        discard_is_food=judged.woke and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
-        doubles_at=round(doubles_at(paste_in(ledger)), 3) if ledger.rounds else DOUBLED,
+        discard_is_food=judged.is_food and not any(one.urgency <= Urgency.WARNING for one in judged.findings),
+        doubles_at=_doubles_at(ledger, told),
         usual_line_mm=usual_line,
         room_is_tight=room_times(ledger.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
     )
+
+
+def _doubles_at(ledger: Ledger, told: Forecast | None) -> float:
+    """For the running feed, in its warmth; where nothing is forecast, for what the jar holds."""
+    if told is not None:
+        return told.doubles_at
+    return round(doubles_at(paste_in(ledger)), 3) if ledger.rounds else DOUBLED
 
 
 def _normal(made: Plan, start: datetime | None, now: datetime) -> Normal | None:

@@ -11,7 +11,7 @@ from ..protocol.advised import EFFECTS, OPPOSITES, Advice, Effect, combined
 from ..protocol.amounts import AS_THE_WAY_SAYS, Bench, Own, Poured
 from ..protocol.course import Course, SettledPhase, SettledWait
 from ..protocol.method import Otherwise
-from ..protocol.sights import Evidence, first_seen, is_seen
+from ..protocol.sights import STIRRED_IN_H, Evidence, first_seen, is_seen, waited_enough_h
 from ..record.ledger import Ledger, Sighting
 from ..record.log import Bake
 from .steps import Taken
@@ -93,8 +93,9 @@ def evidence_of(ledger: Ledger, round_index: int, now: datetime) -> Evidence:
     if round_index < 0:
         return Evidence((), ())
     before = ledger.rounds[max(0, round_index - 9) : round_index]
-    running = [seen for seen in ledger.rounds[round_index].sightings if seen.at <= now]
-    return Evidence(running, [turn.sightings for turn in before])
+    turn = ledger.rounds[round_index]
+    running = [seen for seen in turn.sightings if seen.at <= now and seen.hours >= STIRRED_IN_H]
+    return Evidence(running, [turn.sightings for turn in before], max(0.0, (now - turn.feed.at) / HOUR))
 
 
 def phase_of(course: Course, standing: Standing) -> SettledPhase | None:
@@ -135,7 +136,15 @@ def on_sight(course: Course, standing: Standing, evidence: Evidence) -> Standing
     phase = phase_of(course, standing)
     if phase is None or phase.turns.until is None or standing.turns < phase.turns.least:
         return standing
-    return _next_phase(course, standing) if is_seen(phase.turns.until, evidence) else standing
+    waited = not phase.feeds and _waits_no_more(phase, standing, evidence) is not None
+    return _next_phase(course, standing) if waited or is_seen(phase.turns.until, evidence) else standing
+
+
+def _waits_no_more(phase: SettledPhase, standing: Standing, evidence: Evidence) -> float | None:
+    if standing.cold_since is not None:
+        return None
+    usual_h = max(1, phase.turns.usual) * phase.wait.usual / HOUR
+    return waited_enough_h(evidence, usual_h, standing.cold / HOUR)
 
 
 def poured(
@@ -186,7 +195,7 @@ def window(
         # What is left of a levain has eaten: it is fed as soon as the dough is mixed.
         found = Window(standing.soon, standing.soon, standing.soon + AFTER_A_BAKE)
     elif wait.sight is not None:
-        found = _by_sight(phase, found, evidence, now)
+        found = _by_sight(phase, standing, found, evidence, now)
     if phase.feeds:
         found = _by_advice(standing, found, phase)
     if standing.left_until is not None and standing.left_until > found.earliest:
@@ -256,7 +265,7 @@ def _grace(phase: SettledPhase) -> timedelta:
     return max(LEAST_GRACE, phase.wait.usual * GRACE_SHARE)
 
 
-def _by_sight(phase: SettledPhase, by_clock: Window, evidence: Evidence, now: datetime) -> Window:
+def _by_sight(phase: SettledPhase, standing: Standing, by_clock: Window, evidence: Evidence, now: datetime) -> Window:
     wait = phase.wait
     assert wait.sight is not None
     seen = first_seen(wait.sight, evidence)
@@ -265,8 +274,10 @@ def _by_sight(phase: SettledPhase, by_clock: Window, evidence: Evidence, now: da
         return replace(by_clock, due=due, earliest=due, latest=max(by_clock.latest, due + _grace(phase)), seen=seen)
     if now <= by_clock.latest:
         return replace(by_clock, waiting=True)
-    if wait.otherwise is Otherwise.DO_IT:
-        due = by_clock.latest
+    waited = _waits_no_more(phase, standing, evidence) if phase.feeds else None
+    if wait.otherwise is Otherwise.DO_IT or waited is not None:
+        ended = now - timedelta(hours=evidence.since_h - waited) if waited is not None else by_clock.latest
+        due = max(by_clock.latest, ended) if wait.otherwise is not Otherwise.DO_IT else by_clock.latest
         return replace(by_clock, due=due, earliest=due, latest=due + _grace(phase))
     overdue = now - by_clock.latest
     rounds = overdue // wait.more + 1

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from ..record.ledger import Sighting
@@ -68,13 +68,20 @@ Sight = Bubbling | Risen | BelowHighMark | RisenAndFallen | Runny | InARow | Any
 
 @dataclass(frozen=True)
 class Evidence:
-    """What was seen since the last feed, in order, and since each feed before it."""
+    """What was seen since the last feed, in order, and since each feed before it; and how many hours ago that feed
+    was."""
 
     now: Sequence[Sighting]
     before: Sequence[Sequence[Sighting]]
+    since_h: float = 0.0
 
 
-_BUBBLES = {bubbles: rank for rank, bubbles in enumerate(Bubbles)}
+# A thick paste that is full of bubbles shows no froth: the one is as good as the other.
+_BUBBLES = {Bubbles.NONE: 0, Bubbles.FEW: 1, Bubbles.THROUGHOUT: 2, Bubbles.FROTH: 2}
+# What is seen so soon after mixing was stirred in (common practice).
+STIRRED_IN_H = 2.0
+# Liquid on top so long after a feed is hunger, and ends any wait; so do three days (common practice).
+HUNGER_FROM_H, LONGEST_WAIT_H = 36.0, 72.0
 _RISE_AT_LEAST = 1.08
 """Below this a level tells no rise: it is how exactly a mark on a jar can be read (common practice)."""
 
@@ -137,6 +144,14 @@ _JUDGES: Mapping[type, Callable[[Any, Evidence], bool]] = {
 }
 
 
+def waited_enough_h(evidence: Evidence, usual_h: float, cold_h: float) -> float | None:
+    """How many hours after the feed no sign was to be waited for any longer, where that is so by now: it starved, or
+    it stood three days, or half as long again as usual, without one. Hours in the cold do not count."""
+    enough = max(LONGEST_WAIT_H, 1.5 * usual_h) + cold_h
+    ends = [one.hours for one in evidence.now if Top.LIQUID in one.top and one.hours - cold_h >= HUNGER_FROM_H]
+    return min([*ends, enough]) if ends or evidence.since_h >= enough else None
+
+
 def is_seen(sight: Sight, evidence: Evidence) -> bool:
     """Whether the evidence shows it. Nothing seen since the feed shows nothing."""
     return bool(evidence.now) and _JUDGES[type(sight)](sight, evidence)
@@ -145,6 +160,6 @@ def is_seen(sight: Sight, evidence: Evidence) -> bool:
 def first_seen(sight: Sight, evidence: Evidence) -> Sighting | None:
     """The look at which it was first to be seen, if at any."""
     for count in range(1, len(evidence.now) + 1):
-        if is_seen(sight, Evidence(evidence.now[:count], evidence.before)):
+        if is_seen(sight, replace(evidence, now=evidence.now[:count])):
             return evidence.now[count - 1]
     return None

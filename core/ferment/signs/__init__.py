@@ -29,6 +29,7 @@ from . import (
     quiet_days,
     rested_long,
     resting_liquid,
+    rises_no_more,
     settling_liquid,
     smell_turned,
     spoiled,
@@ -46,6 +47,7 @@ SIGNS: tuple[Sign, ...] = (
     hungry_liquid.SIGN,
     starving_smell.SIGN,
     hungry_again.SIGN,
+    rises_no_more.SIGN,
     lessening.SIGN,
     forgotten.SIGN,
     overflow.SIGN,
@@ -72,6 +74,8 @@ INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
     (SignCode.FORGOTTEN, SignCode.HUNGRY_AGAIN),
     (SignCode.COLD_KITCHEN, SignCode.NOTHING_YET),
     (SignCode.DILUTED, SignCode.QUIET_DAYS),
+    (SignCode.RISES_NO_MORE, SignCode.LESSENING),
+    (SignCode.RISES_NO_MORE, SignCode.DILUTED),
 )
 # What one says to do now is not warned of by another beside it.
 SILENCED_BY: Mapping[Caution, Remedy] = {Caution.DO_NOT_FEED_MORE: Remedy.FEED_NOW}

@@ -38,6 +38,7 @@ class SignCode(StrEnum):
     HUNGRY_LIQUID = "hungry_liquid"
     STARVING_SMELL = "starving_smell"
     HUNGRY_AGAIN = "hungry_again"
+    RISES_NO_MORE = "rises_no_more"
     LESSENING = "lessening"
     FORGOTTEN = "forgotten"
     OVERFLOW = "overflow"
@@ -108,7 +109,7 @@ class Scene:
     by how much the next feed is overdue. `hydration_percent` is of the whole jar.
     `woke` says that a rise was seen that was the yeast's. `smelt_before` is what was smelt before the last look,
     `thinned_to` the share that is left now of what was in the jar two days ago; `rests_h` is since when it stands in
-    the fridge, None where it does not.
+    the fridge, None where it does not. `rises_no_more` says that it had doubled and that its last feeds failed.
     """
 
     age_h: float
@@ -124,6 +125,7 @@ class Scene:
     smelt_before: frozenset[Smell] = frozenset()
     thinned_to: float = 1.0
     rests_h: float | None = None
+    rises_no_more: bool = False
 
     @property
     def was_read(self) -> bool:
@@ -209,6 +211,11 @@ class RisesLessen:
 
 
 @dataclass(frozen=True)
+class RisesNoMore:
+    """It had doubled, and the last feeds that somebody watched failed."""
+
+
+@dataclass(frozen=True)
 class NearRim:
     """It stood within a twentieth of the rim, or over it."""
 
@@ -279,6 +286,7 @@ Clue = (
     | Rose
     | FellBy
     | RisesLessen
+    | RisesNoMore
     | NearRim
     | Late
     | WarmthIs
@@ -351,6 +359,7 @@ _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     Rose: lambda clue, scene: scene.was_read and clue.at_least <= scene.highest <= clue.at_most,
     FellBy: _fell_by,
     RisesLessen: _rises_lessen,
+    RisesNoMore: lambda _, scene: scene.rises_no_more,
     NearRim: lambda _, scene: scene.highest >= 0.95 * scene.room_times,
     Late: lambda clue, scene: scene.late_h >= clue.from_h,
     WarmthIs: lambda clue, scene: clue.from_c <= scene.celsius < clue.to_c,

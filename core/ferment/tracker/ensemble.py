@@ -29,7 +29,17 @@ from ..kitchen.warmth import Warmth
 from ..mixing.contents import Origin
 from ..model.jar import ACID, Jar, Run, Traits, culture_jar, not_run_yet, run_many
 from ..model.kinetics import Array, ph_of
-from ..ready_rule import DOUBLED, EARLY_DAYS_H, HOLDS_SHARE, IN_A_ROW, WARMTH_AFTER_H, limit_h
+from ..ready_rule import (
+    AT_C,
+    DOUBLED,
+    IN_A_ROW,
+    OWN_HEIGHT,
+    RISEN,
+    WARMTH_AFTER_H,
+    early_days_h,
+    holds_share,
+    limit_h,
+)
 from ..record.log import Bubbles
 from .rounds import Background, Turn
 from .stretch import quantiles
@@ -73,9 +83,10 @@ def traits() -> Traits[Array]:
     return Traits(*(np.exp(spread * row) for spread, row in zip(SPREADS, MEMBERS, strict=True)))
 
 
-def doubling_mark(course: Run[Array] | Jar[Array]) -> Array:
+def doubling_mark(course: Run[Array] | Jar[Array], celsius: float = AT_C) -> Array:
     """What counts as doubled for each member: as the rule has it, by its own gas-holding."""
-    return np.minimum(DOUBLED, 1.0 + HOLDS_SHARE * course.paste.most_gas * course.traits.height)
+    own = np.clip(course.traits.height, *OWN_HEIGHT)
+    return np.clip(1.0 + holds_share(celsius) * course.paste.most_gas * own, RISEN, DOUBLED)
 
 
 @dataclass(frozen=True)
@@ -224,15 +235,15 @@ def _count_days(fed: Feeding, ahead: tuple[Turn, ...], last_day: float) -> _Coun
     warmth, courses = fed.warmth, run_members(fed)
     count = _Count(warmth, IN_A_ROW[fed.background.ready_after])
     for turn, course in zip(fed.turns[:-1], courses[:-1], strict=True):
-        count.add(turn.at_h, course)
-    at_h, running = fed.turns[-1].at_h, courses[-1]
+        count.add(turn.at_h, course, turn.parts)
+    last, running = fed.turns[-1], courses[-1]
     for turn in ahead:
         if turn.at_h > last_day * 24.0 or count.enough:
             break
-        whole = _until(running, max(turn.at_h, at_h + 0.1), warmth)
-        count.add(at_h, whole)
+        whole = _until(running, max(turn.at_h, last.at_h + 0.1), warmth)
+        count.add(last.at_h, whole, last.parts)
         jar = turn.into(whole.end, whole.traits)
-        at_h, running = turn.at_h, not_run_yet(jar, turn.at_h)
+        last, running = turn, not_run_yet(jar, turn.at_h)
     return count
 
 
@@ -270,15 +281,16 @@ class _Count:
         known = self._ready[np.isfinite(self._ready)]
         return self._share > LEAST_TOLD and self._until_h / 24.0 - float(known.max()) > STALLED_DAYS
 
-    def add(self, at_h: float, course: Run[Array]) -> None:
+    def add(self, at_h: float, course: Run[Array], parts: float) -> None:
         self._until_h = course.hours[-1]
+        celsius = self._warmth(at_h + WARMTH_AFTER_H)
         hours = np.array(course.hours) - at_h
-        over = course.levels >= doubling_mark(course)[None, :]
+        over = course.levels >= doubling_mark(course, celsius)[None, :]
         ever = over.any(axis=0)
         reached = hours[np.argmax(over, axis=0)]
         # Yeast explains a rise only once the early bacteria are gone.
-        awake = ever & (at_h > EARLY_DAYS_H)
-        good = awake & (reached <= limit_h(self._warmth(at_h + WARMTH_AFTER_H)))
+        awake = ever & (at_h > early_days_h(celsius))
+        good = awake & (reached <= limit_h(celsius, parts))
         self._awake = np.where(awake & ~np.isfinite(self._awake), (at_h + reached) / 24.0, self._awake)
         self._row = np.where(good, self._row + 1.0, 0.0)
         done = (self._row >= self._wanted) & ~np.isfinite(self._ready)

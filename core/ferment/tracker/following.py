@@ -17,18 +17,18 @@ from ..kitchen.flours import Blend
 from ..kitchen.warmth import Place, Warmth
 from ..mixing.contents import Origin
 from ..model.jar import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Jar, Run, culture_jar, hunger, mature, run
-from ..model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
-from ..ready_rule import WARMTH_AFTER_H, doubles_at, limit_h
+from ..model.kinetics import REFERENCE_C, YEAST_UPPER_C, Array, growth_pace
+from ..ready_rule import WARMTH_AFTER_H, doubles_at, flour_parts, limit_h
 from ..record.ledger import Ledger
 from .ensemble import DayOfReady, Ensemble, day_of_ready, doubling_mark, gather, of_the_same_feeds
 from .forecasts import Basis, FanPoint, Forecast, IfFed, Ready, RoundFit, TimeSpread
 from .rounds import Background, Turn, follow_turns, turns_of
-from .stretch import LIKELY_ENOUGH, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
+from .stretch import LIKELY_ENOUGH, PACES, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
 
 # A new jar is judged by many jars as it may be until it is this old; then by itself.
 YOUNG_DAYS = 16.0
 # How many feeds back the book's jar is followed; what was before is forgotten by then.
-FEEDS_BACK = 8
+FEEDS_BACK = 16
 REFERENCE_STEP_H = 0.25
 FAN_STEP_H = 0.5
 # A jar of which the model says that it hardly rises tells nothing by being stretched.
@@ -60,7 +60,8 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
     curves = [_curve(course, turn) for course, turn in zip(courses, seen, strict=True)]
     posterior = track(curves[-FEEDS_BACK:], [turn.sightings for turn in seen[-FEEDS_BACK:]])
     fed_at = start + timedelta(hours=at_h)
-    doubled = doubles_at(courses[-1].paste)
+    own = posterior.height * traits.height
+    doubled = doubles_at(courses[-1].paste, warmth(at_h + WARMTH_AFTER_H), own)
     made = _of_running(curves[-1], posterior, fed_at, doubled)
     if members and curves[-1].levels.max() < STRETCHABLE:
         made = _of_members(members, at_h, fed_at)
@@ -83,7 +84,7 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
             young,
         ),
         ready=_ready(days, start) if days else None,
-        rounds=_fits(ledger, courses, curves, posterior, warmth),
+        rounds=_fits(ledger, courses, curves, posterior, warmth, own),
     )
 
 
@@ -118,7 +119,8 @@ def _if_fed(ledger: Ledger, background: Background, start: datetime, meals: tupl
     courses = follow_turns(_before(background, seen, turns), BOOK, (*seen, *meals), until_h, warmth, REFERENCE_STEP_H)
     curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, *meals), strict=True)]
     posterior = track(curves, [*(turn.sightings for turn in seen), *(() for _ in meals)])
-    told = moments(curves[-1], nodes(posterior.running), doubles_at(courses[-1].paste))
+    doubled = doubles_at(courses[-1].paste, warmth(last.at_h + WARMTH_AFTER_H), posterior.height)
+    told = moments(curves[-1], nodes(posterior.running), doubled)
     fed_at = start + timedelta(hours=last.at_h)
     return IfFed(
         _when(told.doubles, fed_at) if told.doubles else None,
@@ -137,7 +139,7 @@ def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0
     lively = replace(mixed, traits=replace(BOOK, vigour=vigour))
     course = run(lively, 0.0, _horizon_h(warmth, 0.0) * 1.5, warmth, REFERENCE_STEP_H)
     curve = Curve(np.array(course.hours), course.levels)
-    return moments(curve, nodes(track([curve], [()]).running), doubles_at(course.paste))
+    return moments(curve, nodes(track([curve], [()]).running), doubles_at(course.paste, celsius))
 
 
 # --- the reference ---
@@ -170,15 +172,17 @@ def _hungry_at(course: Run[float], pace: float, fed_at: datetime) -> datetime | 
 
 
 def _fits(
-    ledger: Ledger, courses: list[Run[float]], curves: list[Curve], posterior: Posterior, warmth: Warmth
+    ledger: Ledger, courses: list[Run[float]], curves: list[Curve], posterior: Posterior, warmth: Warmth, own: float
 ) -> tuple[RoundFit, ...]:
+    """`own` is how much more or less gas this jar holds than others do."""
     count = len(posterior.rounds)
     fits = []
-    for turn, course, curve, weights in zip(
-        ledger.rounds[-count:], courses[-count:], curves[-count:], posterior.rounds, strict=True
+    for turn, course, curve, weights, thought in zip(
+        ledger.rounds[-count:], courses[-count:], curves[-count:], posterior.rounds, posterior.expected, strict=True
     ):
-        doubled = doubles_at(course.paste)
-        limit = limit_h(warmth(course.hours[0] + WARMTH_AFTER_H))
+        celsius = warmth(course.hours[0] + WARMTH_AFTER_H)
+        doubled = doubles_at(course.paste, celsius, own)
+        limit = limit_h(celsius, flour_parts(turn.feed.flour_g, turn.feed.keep_g))
         told = moments(curve, nodes(weights), doubled, limit)
         top = course.states[int(curve.levels.argmax())].tolist()
         fits.append(
@@ -190,11 +194,18 @@ def _fits(
                 round(told.in_time_chance, 3),
                 round(limit, 2),
                 told.peak.middle,
+                _expected_peak_h(curve, thought),
                 round(told.peak_times.middle, 3),
                 round(top[YEAST] / max(top[YEAST] + top[EARLY], 1e-9), 3),
             )
         )
     return tuple(fits)
+
+
+def _expected_peak_h(curve: Curve, thought: Array) -> float:
+    """When the peak was expected before anything was seen of the feed, in hours since it."""
+    stretch = float(np.exp(-(thought.sum(axis=1) * PACES).sum()))
+    return round(float(curve.hours[int(curve.levels.argmax())]) * stretch, 2)
 
 
 # --- what is told ---

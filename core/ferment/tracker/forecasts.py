@@ -91,9 +91,9 @@ class Ready:
 class RoundFit:
     """One of the last feeds as its looks have it: how likely it doubled, and did so in time; hours since the feed.
 
-    `doubles_at` is the level that counts as doubled for its flour and thickness, `limit_h` the hours of the
-    rule in its warmth. `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early
-    bacteria.
+    `doubles_at` is the level that counts as doubled for its flour, thickness and warmth, `limit_h` the hours of the
+    rule for its warmth and ratio. `expected_peak_h` is when it was to peak as far as the feeds before told.
+    `yeast_share` is the yeast's share of those that make gas at its peak; the rest are early bacteria.
     """
 
     feed_id: str
@@ -103,6 +103,7 @@ class RoundFit:
     in_time_chance: float
     limit_h: float
     peak_h: float
+    expected_peak_h: float
     peak_times: float
     yeast_share: float
 

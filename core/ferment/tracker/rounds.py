@@ -6,13 +6,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 
-from ..kitchen.flours import Blend, FlourLot
+from ..kitchen.flours import Blend, FlourLot, weight
 from ..kitchen.hours import HOUR
 from ..kitchen.warmth import Place, Warmth
 from ..mixing.contents import Origin
 from ..model.jar import Jar, Run, Traits, after_feed, run
 from ..model.kinetics import T
-from ..ready_rule import Strictness
+from ..ready_rule import Strictness, flour_parts
 from ..record.ledger import Ledger, Round, Sighting
 
 
@@ -27,6 +27,11 @@ class Turn:
     juice_g: float
     salt_g: float
     sightings: tuple[Sighting, ...] = ()
+
+    @property
+    def parts(self) -> float:
+        """Flour to one of seed."""
+        return flour_parts(weight(self.flours), self.keep_g)
 
     def into(self, jar: Jar[T] | None, traits: Traits[T]) -> Jar[T]:
         return after_feed(jar, traits, self.keep_g, self.flours, self.liquid_g, self.juice_g, self.salt_g)

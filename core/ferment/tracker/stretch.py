@@ -19,6 +19,7 @@ The widths are set from what practice says of reading a mark on a glass and of j
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -67,7 +68,7 @@ class Curve:
 class Posterior:
     """Weights over the grid (paces down, heights across) that sum to 1: of the jar itself, and of the running feed.
 
-    `rounds` are those of each feed in turn, the running one last.
+    `rounds` are those of each feed in turn, the running one last; `expected` what was thought of each before its looks.
     """
 
     jar: Array
@@ -75,6 +76,7 @@ class Posterior:
     watched: int
     surprising: tuple[str, ...]
     rounds: tuple[Array, ...]
+    expected: tuple[Array, ...]
 
     @property
     def pace(self) -> float:
@@ -112,10 +114,12 @@ def track(curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spre
     running = jar
     surprising: list[str] = []
     rounds: list[Array] = []
+    thought: list[Array] = []
     watched = 0
     for curve, seen in zip(curves, sightings, strict=True):
         jar = _WANDER[0] @ jar @ _WANDER[1].T
         before = _DAY[0] @ jar @ _DAY[1].T
+        thought.append(before)
         told = np.zeros_like(jar)
         for sighting in seen:
             for level, expected in _expected(curve, sighting):
@@ -130,7 +134,7 @@ def track(curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spre
         # What one day tells of the jar itself is blurred by that day's own difference.
         jar = jar * (_DAY[0].T @ likely @ _DAY[1])
         jar /= jar.sum()
-    return Posterior(jar, running, watched, tuple(dict.fromkeys(surprising)), tuple(rounds))
+    return Posterior(jar, running, watched, tuple(dict.fromkeys(surprising)), tuple(rounds), tuple(thought))
 
 
 def _expected(curve: Curve, sighting: Sighting) -> list[tuple[float, Array]]:
@@ -216,6 +220,18 @@ class Moments:
     back_to_line: Spread | None
 
 
+# A model is not a jar: what its own spread says of an hour is widened so (measured with a model wrong on purpose).
+MODEL_DOUBT = 1.25
+
+
+def _doubted(told: tuple[float, float, float]) -> Spread:
+    """In the logarithm, so that no hour comes before the feed."""
+    low, middle, high = (math.log(max(hour, 1e-3)) for hour in told)
+    return Spread(
+        math.exp(middle - MODEL_DOUBT * (middle - low)), told[1], math.exp(middle + MODEL_DOUBT * (high - middle))
+    )
+
+
 def moments(curve: Curve, of: Nodes, doubled: float, within_h: float = float("inf")) -> Moments:
     """The moments of a feed; `doubled` is the level that counts as that, `in_time_chance` that it does within so many
     hours."""
@@ -231,7 +247,7 @@ def moments(curve: Curve, of: Nodes, doubled: float, within_h: float = float("in
     times = np.interp(wanted[reaches], rising, rising_hours) * stretch[reaches]
     in_time = float(of.weight[reaches][times <= within_h].sum())
     if chance > LIKELY_ENOUGH:
-        doubles = Spread(*quantiles(times, of.weight[reaches] / chance))
+        doubles = _doubted(quantiles(times, of.weight[reaches] / chance))
     falling = curve.levels[top:]
     back = None
     under = np.nonzero(falling <= 1.0 + 0.1 * (peak_level - 1.0))[0]
@@ -242,7 +258,7 @@ def moments(curve: Curve, of: Nodes, doubled: float, within_h: float = float("in
         doubles,
         chance,
         in_time,
-        Spread(*quantiles(peak_h * stretch, of.weight)),
+        _doubted(quantiles(peak_h * stretch, of.weight)),
         Spread(*quantiles(1.0 + np.exp(of.height) * (peak_level - 1.0), of.weight)),
         back,
     )

@@ -1,13 +1,14 @@
 """Advice: what an experienced baker would change in the plan, why, and what the plan would then be.
 
 Each piece of advice comes from a remedy of a sign, by one table, and only where it changes something and does no harm:
-a jar that is not awake is never fed more, and one that is hungry is never held off. Advice about the very next feed is
-followed by the next move unless it is refused; what bends several feeds waits to be taken. A refusal is remembered.
+a jar that is not awake is never fed more, none is fed before it peaks, and one that is hungry is never held off. Advice
+about the very next feed is followed by the next move unless it is refused; what bends several feeds waits to be taken.
+A refusal is remembered.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from enum import StrEnum
@@ -22,6 +23,7 @@ from ..record.log import DeedKind, UsedFor, Word
 from ..setups import Setup, plan_of
 from ..signs.contract import Remedy, SignCode, Urgency
 from .judgement import Judgement
+from .stage import Stage
 
 # How long a no is remembered, and how much of it is offered at once.
 REMEMBERED = timedelta(days=4)
@@ -121,13 +123,31 @@ def _may_be_fed(table: _Table) -> bool:
     return table.judged.woke and since >= timedelta(hours=4)
 
 
+def _is_awake(table: _Table) -> bool:
+    stage = table.judged.stage
+    return table.judged.woke and stage is not None and stage.stage in AWAKE
+
+
+# Fed more, or oftener, is only who is awake by now; and never both at once.
+AWAKE = frozenset({Stage.AWAKE, Stage.STEADY})
+EITHER = frozenset({Advice.MORE_OFTEN, Advice.LARGER_FEED})
+# Nobody feeds before the peak: a new interval is longer than that by so much.
+PAST_PEAK = 1.2
+
+
+def _has_time_for_more(table: _Table) -> bool:
+    every = _rhythm(table) or OFTENEST
+    peak = timedelta(hours=table.judged.peak_h or 0.0)
+    return every > 1.5 * OFTENEST and every * EFFECTS[Advice.MORE_OFTEN].every >= PAST_PEAK * peak
+
+
 # What must hold beside the sign.
 _MAY: Mapping[Advice, Callable[[_Table], bool]] = {
     Advice.FEED_NOW: _may_be_fed,
     Advice.HOLD_OFF: _may_wait,
-    Advice.MORE_OFTEN: lambda it: it.judged.woke and (_rhythm(it) or OFTENEST) > 1.5 * OFTENEST,
+    Advice.MORE_OFTEN: lambda it: _is_awake(it) and _has_time_for_more(it),
     Advice.LESS_OFTEN: lambda it: not it.judged.woke and (_rhythm(it) or timedelta()) < timedelta(hours=20),
-    Advice.LARGER_FEED: lambda it: it.judged.woke,
+    Advice.LARGER_FEED: lambda it: _is_awake(it),
     Advice.SMALLER_FEED: lambda _: True,
     Advice.WHOLE_FLOUR: lambda _: True,
     Advice.THICKER: lambda _: True,
@@ -155,7 +175,7 @@ def counsel(setup: Setup, course: Course, ledger: Ledger, made: Plan, judged: Ju
             if not word.yes:
                 told.append(Counsel(advice, because, Answer.REFUSED, word.id, 0, None, None))
             continue
-        if not _MAY[advice](table) or sum(one.answer is not Answer.REFUSED for one in told) >= MOST:
+        if not _MAY[advice](table) or not _has_room_for(advice, told):
             continue
         one, with_it = _offer(table, advice, because)
         if one is not None:
@@ -171,6 +191,11 @@ def counsel(setup: Setup, course: Course, ledger: Ledger, made: Plan, judged: Ju
             )
         )
     return Advised(tuple(told), plan)
+
+
+def _has_room_for(advice: Advice, told: Sequence[Counsel]) -> bool:
+    open_still = [one.advice for one in told if one.answer is not Answer.REFUSED]
+    return len(open_still) < MOST and not (advice in EITHER and EITHER & set(open_still))
 
 
 @dataclass(frozen=True)

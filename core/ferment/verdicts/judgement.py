@@ -11,33 +11,38 @@ from ..methods.keeping import is_kept
 from ..mixing.contents import Origin
 from ..planner import Plan
 from ..protocol.course import Course
-from ..ready_rule import DOUBLED, WITHIN_H, WOKE, Strictness
+from ..ready_rule import AWAKE_LEVEL, DOUBLED, EARLY_DAYS_H, RISEN, WITHIN_H, WOKE, Strictness, early_days_h
 from ..record.ledger import Ledger, highest
 from ..record.log import READY
 from ..signs import Finding, Ruled, findings
 from ..signs.contract import Scene, Urgency
 from ..tracker import Forecast, RoundFit
-from .attempts import attempts_of
-from .readiness import Attempt, Readiness, judge
-from .scene import scene_of
+from .attempts import attempts_of, borne_out, is_sour
+from .readiness import Attempt, Readiness, judge, rises_no_more
+from .scene import mean_warmth, scene_of
 from .stage import StageEvidence, StageFound, find_stage
 
 DAY = timedelta(hours=24)
 # How many rounds back a rise of the last day may have begun.
 ROUNDS_OF_A_DAY = 3
+# Discard is food after so many rises by yeast, once it had turned sour.
+FOOD_RISES = 2
 
 
 @dataclass(frozen=True)
 class Judgement:
     """All verdicts on a jar; before the first mix there is nothing to judge: `readiness` and `stage` are None.
 
-    `woke` is true once a rise was seen that was the yeast's.
+    `woke` is true once a rise was seen that was the yeast's; `is_food` once there were two, and it had turned sour.
+    `peak_h` is how many hours after it the running feed peaks.
     """
 
     findings: tuple[Finding, ...]
     readiness: Readiness | None
     stage: StageFound | None
     woke: bool
+    is_food: bool = False
+    peak_h: float | None = None
 
 
 def judgement(
@@ -51,18 +56,39 @@ def judgement(
 ) -> Judgement:
     """Judge a jar by its log, its plan and its forecast."""
     if not ledger.rounds:
-        return Judgement((), None, None, woke=False)
+        return Judgement((), None, None, woke=False, is_food=False)
     fits = forecast.rounds if forecast else ()
     begun_sour = course.origin is not Origin.FLOUR_AND_WATER or ledger.rounds[0].feed.juice_g > 0
-    attempts = attempts_of(ledger.rounds, fits, now, ledger.cold_spans, begun_sour=begun_sour)
-    by_yeast = max((attempt.highest for attempt in attempts if attempt.by_yeast), default=1.0)
-    peaks = tuple(fit.peak_times for attempt, fit in zip(attempts[:-1], fits, strict=False) if attempt.watched)
-    scene = scene_of(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE)
+    early_h = early_days_h(mean_warmth(place, ledger, EARLY_DAYS_H))
+    doubted = frozenset(forecast.surprising) if forecast else frozenset()
+    attempts = attempts_of(
+        ledger.rounds, fits, now, ledger.cold_spans, begun_sour=begun_sour, early_h=early_h, doubted=doubted
+    )
+    yeasts = [attempt for attempt in attempts if attempt.by_yeast]
+    by_yeast = max((attempt.highest for attempt in yeasts), default=1.0)
+    fitted = zip(attempts[-len(fits) : -1], fits, strict=False)
+    peaks = tuple(fit.peak_times for attempt, fit in fitted if attempt.watched)
+    scene = replace(
+        scene_of(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE),
+        rises_no_more=rises_no_more(attempts),
+    )
     found = _findings(ledger, scene, now)
     readiness = _readiness(ledger, made, fits, attempts, found, strictness, now)
-    stage = _stage(course, ledger, scene, fits, by_yeast, now, ready=readiness.ready)
+    if readiness.rises_no_more:
+        # What it once did says nothing of what it does now.
+        yeasts = [attempt for attempt in yeasts if attempt.watched][-readiness.failed :]
+    stage = _stage(course, ledger, scene, fits, yeasts, early_h, doubted, now, ready=readiness.ready)
     settles_at = _settles_at(attempts, now) if stage.settles else None
-    return Judgement(found, readiness, replace(stage, settles_at=settles_at), woke=scene.woke)
+    rose = sum(attempt.highest >= RISEN for attempt in yeasts)
+    is_food = rose >= FOOD_RISES and (begun_sour or is_sour(ledger.sightings))
+    return Judgement(
+        found,
+        readiness,
+        replace(stage, settles_at=settles_at),
+        woke=scene.woke,
+        is_food=is_food,
+        peak_h=fits[-1].peak_h if fits else None,
+    )
 
 
 def _is_raised_and_kept(made: Plan) -> bool:
@@ -118,20 +144,29 @@ def _stage(
     ledger: Ledger,
     scene: Scene,
     fits: Sequence[RoundFit],
-    by_yeast: float,
+    yeasts: Sequence[Attempt],
+    early_h: float,
+    doubted: frozenset[str],
     now: datetime,
     *,
     ready: bool,
 ) -> StageFound:
     spans = ledger.cold_spans
-    lately = [seen for turn in ledger.rounds[-ROUNDS_OF_A_DAY:] for seen in turn.sightings if seen.at > now - DAY]
+    lately = [
+        seen
+        for turn in ledger.rounds[-ROUNDS_OF_A_DAY:]
+        for seen in borne_out(turn.sightings, doubted, nothing_said=True)
+        if seen.at > now - DAY
+    ]
     return find_stage(
         StageEvidence(
             binned=ledger.binned is not None,
             in_the_cold=bool(spans) and spans[-1][1] is None,
             age_h=scene.age_h,
             highest=highest(lately),
-            highest_by_yeast=by_yeast,
+            highest_by_yeast=max((attempt.highest for attempt in yeasts), default=1.0),
+            rises=sum(_rose_well(attempt) for attempt in yeasts),
+            early_h=early_h,
             doubles_at=fits[-1].doubles_at if fits else DOUBLED,
             yeast_explains=fits[-1].yeast_share if fits else 1.0,
             ready=ready,
@@ -140,6 +175,11 @@ def _stage(
             begun_sour=scene.begun_sour,
         )
     )
+
+
+def _rose_well(one: Attempt) -> bool:
+    """Well enough for a jar that is awake: by its level, or where its paste holds too little, by dome and bubbles."""
+    return one.highest >= min(AWAKE_LEVEL, one.doubles_at) or (one.full_of_gas and one.doubles_at < AWAKE_LEVEL)
 
 
 def _settles_at(attempts: Sequence[Attempt], now: datetime) -> datetime | None:

@@ -7,7 +7,20 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
-from ..ready_rule import AT_C, FOUL, IN_A_ROW, LIKELY, QUICKER, STEADY, UNLIKELY, WITHIN_H, Strictness
+from ..ready_rule import (
+    ALL_BUT,
+    AT_C,
+    FOUL,
+    HELD_STEADY,
+    IN_A_ROW,
+    LIKELY,
+    QUICKER,
+    STEADY,
+    TAKES_BACK,
+    UNLIKELY,
+    WITHIN_H,
+    Strictness,
+)
 from ..record.log import Smell
 
 
@@ -18,6 +31,8 @@ class Attempt:
     Hours are as they passed; `limit_h` are the hours of the rule in the warmth of that feed. `by_yeast` is false while
     early bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
     `doubled_h` is when it likely doubled; `doubled_by_h` when the first look saw it so, which no later day changes.
+    `failed` says that somebody looked when it should have been high and it was not; `full_of_gas` that a dome and
+    bubbles all through were seen.
     """
 
     feed_id: str
@@ -31,6 +46,8 @@ class Attempt:
     limit_h: float
     peak_h: float
     by_yeast: bool
+    failed: bool = False
+    full_of_gas: bool = False
 
 
 class StepCode(StrEnum):
@@ -79,8 +96,9 @@ class Readiness:
 
     `by_rule` is what the steps say; `word`, yes or no, is what the baker said instead, and goes before it.
     `looks_ready_but` is true after a rise that looks like it and is not a habit yet. `feeds_to_go` is how many good
-    feeds are missing at least, `earliest` when they can be there. `floats` is the last float test: it supports and
-    decides nothing.
+    feeds are missing at least, `earliest` when they can be there. `failed` is how many feeds in a row failed of late,
+    and `rises_no_more` that they are enough to take back what the jar had shown. `floats` is the last float test: it
+    supports and decides nothing.
     """
 
     ready: bool
@@ -92,14 +110,17 @@ class Readiness:
     word: bool | None
     earliest: datetime | None
     floats: bool | None
+    failed: int = 0
+    rises_no_more: bool = False
 
     @property
     def rule(self) -> RuleTold:
         return RULE_TOLD
 
 
-# After the cold a feed is slow and the next is not: neither the hour nor the row says anything of a jar that is kept.
-ASKED_OF_THE_KEPT = frozenset({StepCode.AWAKE, StepCode.DOUBLES, StepCode.PLEASANT, StepCode.NO_WARNING})
+# What is asked of a jar at this moment, whatever it has shown before; of one that is kept, also that it is awake.
+ASKED_NOW = frozenset({StepCode.PLEASANT, StepCode.NO_WARNING})
+ASKED_OF_THE_KEPT = ASKED_NOW | {StepCode.AWAKE}
 
 
 def judge(
@@ -112,54 +133,92 @@ def judge(
 ) -> Readiness:
     """Judge by the feeds in order, the smells noted (the latest last), and whether a warning sign is found now.
 
-    A feed that nobody watched, or whose looks leave it open, neither counts nor breaks the row. A jar that is `kept`
-    has shown what it can, and stays ready until a feed says no.
+    A feed that nobody watched, or whose looks leave it open, neither counts nor breaks the row. What the jar has shown
+    holds until `TAKES_BACK` feeds in a row have failed, or a sign says otherwise; a jar that is `kept` has shown it.
     """
     wanted = IN_A_ROW[strictness]
-    watched = [one for one in attempts if one.watched and one.by_yeast and not UNLIKELY < one.in_time < LIKELY]
+    watched = _decided(attempts)
     doubled = [one for one in watched if one.doubled_h is not None]
-    row = _row(watched)
-    peaks = [one.peak_h / one.limit_h for one in row[-wanted:]]
+    so_far = _follow(watched, wanted, attempts[-1].at if attempts else None)
+    row, held = so_far.row, so_far.shown
+    peaks = _peaks(row[-wanted:])
     steady = None if len(peaks) < min(2, wanted) else _is_steady(peaks)
     last = watched[-1] if watched else None
     noted = [one for one in smells if one]
+    have = wanted if held else min(wanted, len(row))
     steps = (
         ReadyStep(StepCode.AWAKE, bool(doubled) if watched else None, min(1, len(doubled)), 1),
         ReadyStep(StepCode.DOUBLES, None if last is None else last.doubled_h is not None, 0, 0),
         ReadyStep(StepCode.IN_TIME, None if last is None else last.in_time >= LIKELY, 0, 0),
-        ReadyStep(StepCode.IN_A_ROW, len(row) >= wanted if watched else None, min(wanted, len(row)), wanted),
-        ReadyStep(StepCode.STEADY, steady, 0, 0),
+        ReadyStep(StepCode.IN_A_ROW, have >= wanted if watched else None, have, wanted),
+        ReadyStep(StepCode.STEADY, True if held else steady, 0, 0),
         ReadyStep(StepCode.PLEASANT, not (noted[-1] & FOUL) if noted else None, 0, 0),
         ReadyStep(StepCode.NO_WARNING, not warned, 0, 0),
     )
+    met = {step.step: step.met for step in steps}
     if kept:
-        ready = not any(step.met is False for step in steps if step.step in ASKED_OF_THE_KEPT)
+        ready = so_far.failed < TAKES_BACK and not any(met[step] is False for step in ASKED_OF_THE_KEPT)
     else:
-        ready = all(step.met for step in steps)
+        ready = held and all(met[step] for step in ASKED_NOW)
     return Readiness(
         ready=ready,
         by_rule=ready,
         steps=steps,
         feeds=tuple(watched[-max(wanted, IN_A_ROW[Strictness.USUAL]) :]),
         looks_ready_but=not ready and bool(row),
-        feeds_to_go=0 if ready else max(0, wanted - len(row)),
+        feeds_to_go=0 if held else max(0, wanted - len(row)),
         word=None,
         earliest=None,
         floats=None,
+        failed=so_far.failed,
+        rises_no_more=rises_no_more(attempts),
     )
 
 
-def _is_steady(peaks: Sequence[float]) -> bool:
-    slowed = any(later > STEADY * min(peaks[: index + 1]) for index, later in enumerate(peaks[1:]))
-    return not slowed and max(peaks) <= QUICKER * min(peaks)
+def rises_no_more(attempts: Sequence[Attempt]) -> bool:
+    """Whether a jar that had doubled has failed so often in a row that it does so no more."""
+    watched = _decided(attempts)
+    return any(one.doubled_h is not None for one in watched) and _follow(watched, 1, None).failed >= TAKES_BACK
 
 
-def _row(watched: Sequence[Attempt]) -> list[Attempt]:
-    """The good feeds since the last that was not."""
+def _decided(attempts: Sequence[Attempt]) -> list[Attempt]:
+    """Those that say yes or no: watched, by yeast, and not left open."""
+    return [one for one in attempts if one.watched and one.by_yeast and not UNLIKELY < one.in_time < LIKELY]
+
+
+@dataclass(frozen=True)
+class _SoFar:
+    """What the feeds have shown in their order: the good ones in a row, whether it was enough once and not taken back,
+    and how many failed in a row since."""
+
+    row: list[Attempt]
+    shown: bool
+    failed: int
+
+
+def _follow(watched: Sequence[Attempt], wanted: int, running: datetime | None) -> _SoFar:
+    """In the order of the feeds. What was shown is held against looser numbers once another feed came after it, so that
+    no verdict turns on a minute that a later day sees otherwise; `running` is when the last feed of all was done."""
     row: list[Attempt] = []
+    loose: list[Attempt] = []
+    shown, failed = False, 0
     for one in watched:
-        if one.doubled_h is not None and one.in_time >= LIKELY:
-            row.append(one)
-        else:
-            row = []
-    return row
+        good = one.doubled_h is not None and one.in_time >= LIKELY
+        all_but = one.highest - 1.0 >= ALL_BUT * (one.doubles_at - 1.0)
+        row = [*row, one] if good else []
+        loose = [*loose, one] if good or (all_but and one.in_time > UNLIKELY) else []
+        failed = 0 if good or all_but else failed + 1
+        is_past = running is not None and one.at < running
+        held = is_past and len(loose) >= wanted and _is_steady(_peaks(loose[-wanted:]), HELD_STEADY)
+        now = len(row) >= wanted and _is_steady(_peaks(row[-wanted:]))
+        shown = (shown and failed < TAKES_BACK) or now or held
+    return _SoFar(row, shown, failed)
+
+
+def _peaks(row: Sequence[Attempt]) -> list[float]:
+    return [one.peak_h / one.limit_h for one in row]
+
+
+def _is_steady(peaks: Sequence[float], looser: float = 1.0) -> bool:
+    slowed = any(later > looser * STEADY * min(peaks[: index + 1]) for index, later in enumerate(peaks[1:]))
+    return not slowed and max(peaks) <= looser * QUICKER * min(peaks)

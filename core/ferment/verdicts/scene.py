@@ -39,6 +39,15 @@ def scene_of(
     )
 
 
+def mean_warmth(place: Place, ledger: Ledger, hours: float) -> float:
+    """How warm its first hours were on the whole, in °C."""
+    warmth = Warmth(place, ledger.rounds[0].feed.at, ledger.cold_spans)
+    return sum(warmth(hours * (part + 0.5) / PARTS) for part in range(PARTS)) / PARTS
+
+
+PARTS = 12
+
+
 def _thinned_to(ledger: Ledger, now: datetime) -> float:
     share = 1.0
     for turn in ledger.rounds[1:]:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 
-from ..ready_rule import EARLY_DAYS_H, LINGERS_H, RISEN, STAGE_SLACK
+from ..ready_rule import AWAKE_FEEDS, LINGERS_H, RISEN, STAGE_SLACK
 
 # So long a new jar without a sign of life is merely sown; then it is in its quiet days.
 SOWN_H = 36.0
@@ -68,9 +68,11 @@ class StageFound:
 class StageEvidence:
     """What the stage is read from. Hours; levels as multiples of the line.
 
-    `highest` is of the last day, `highest_by_yeast` of all feeds still remembered. `yeast_explains` is the yeast's
-    share of the gas of the running round. `seen` counts the looks of the last day. `woken` is a jar that began with a
-    culture, `begun_sour` one that began with a culture or an acid juice.
+    `highest` is of the last day, `highest_by_yeast` of all feeds, or of the last ones where those failed. `rises` are
+    the feeds that rose by yeast well enough to be called awake. `early_h` is how long the early bacteria have their
+    say.
+    `yeast_explains` is the yeast's share of the gas of the running round. `seen` counts the looks of the last day.
+    `woken` is a jar that began with a culture, `begun_sour` one that began with a culture or an acid juice.
     """
 
     binned: bool
@@ -79,6 +81,8 @@ class StageEvidence:
     highest: float
     highest_by_yeast: float
     doubles_at: float
+    rises: int
+    early_h: float
     yeast_explains: float
     ready: bool
     seen: int
@@ -91,9 +95,9 @@ _STAGES: tuple[tuple[Stage, Callable[[StageEvidence], bool]], ...] = (
     (Stage.BINNED, lambda it: it.binned),
     (Stage.RESTING, lambda it: it.in_the_cold),
     (Stage.STEADY, lambda it: it.ready),
-    (Stage.AWAKE, lambda it: it.highest_by_yeast >= it.doubles_at - STAGE_SLACK),
+    (Stage.AWAKE, lambda it: it.highest_by_yeast >= it.doubles_at - STAGE_SLACK or it.rises >= AWAKE_FEEDS),
     (Stage.STIRRING, lambda it: it.highest_by_yeast >= RISEN),
-    (Stage.FALSE_DAWN, lambda it: it.age_h < EARLY_DAYS_H + LINGERS_H and not it.begun_sour and it.highest >= RISEN),
+    (Stage.FALSE_DAWN, lambda it: it.age_h < it.early_h + LINGERS_H and not it.begun_sour and it.highest >= RISEN),
     (Stage.SOWN, lambda it: it.woken or it.age_h < SOWN_H),
     (Stage.HUSH, lambda _: True),
 )

@@ -43,6 +43,7 @@ class Attempt(Told):
     Hours are as they passed; `limit_h` are the hours of the rule in the warmth of that feed. `by_yeast` is false while
     early bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
     `doubled_h` is when it likely doubled; `doubled_by_h` when the first look saw it so, which no later day changes.
+    `failed` says that somebody looked when it should have been high and it was not.
     """
 
     feed_id: str
@@ -56,6 +57,7 @@ class Attempt(Told):
     limit_h: float
     peak_h: float
     by_yeast: bool
+    failed: bool
 
 
 class RowWanted(Told):
@@ -78,8 +80,9 @@ class Readiness(Told):
 
     `by_rule` is what the steps say; `word`, yes or no, is what the baker said instead, and goes before it.
     `looks_ready_but` is true after a rise that looks like it and is not a habit yet. `feeds_to_go` is how many good
-    feeds are missing at least, `earliest` when they can be there. `floats` is the last float test: it supports and
-    decides nothing.
+    feeds are missing at least, `earliest` when they can be there. `failed` is how many feeds in a row failed of late;
+    `rises_no_more` says that they are enough to take back what the jar had shown. `floats` is the last float test: it
+    supports and decides nothing.
     """
 
     ready: bool
@@ -91,6 +94,8 @@ class Readiness(Told):
     word: bool | None
     earliest: datetime | None
     floats: bool | None
+    failed: int
+    rises_no_more: bool
     rule: RuleTold
 
 

@@ -218,9 +218,8 @@ class Simulated(TestCase):
             fed = [
                 one for one in played.log if isinstance(one, Feed) and one.at >= offer.feeds[-1].at - timedelta(hours=3)
             ]
-            rising = [
-                one for one in played.truth if fed[0].at + timedelta(hours=1) < one.at < fed[0].at + timedelta(hours=22)
-            ]
+            ends = fed[1].at if len(fed) > 1 else fed[0].at + timedelta(hours=22)
+            rising = [one for one in played.truth if fed[0].at + timedelta(hours=1) < one.at < ends]
             top = max(rising, key=lambda one: one.level).at
             late = fed[0].at - offer.feeds[-1].at
             low, _, high = (peak + late for peak in offer.peaks)

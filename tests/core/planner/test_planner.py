@@ -167,10 +167,25 @@ class BySigns(TestCase):
         self.assertEqual(after(next_step(plan(SIGNS, (*self.LOG, bubbles(12)), 13))), 20.0)
 
     def test_no_sign_waits_on_day_by_day_and_says_so(self) -> None:
-        found = plan(SIGNS, self.LOG, 80)
+        found = plan(SIGNS, self.LOG, 68)
         step = next_step(found)
-        self.assertEqual((step.state, after(step)), (StepState.WAITING, 96.0))
-        self.assertEqual([(one.code, one.facts["hours"]) for one in found.changes], [(ChangeCode.SIGN_OVERDUE, 32.0)])
+        self.assertEqual((step.state, after(step)), (StepState.WAITING, 72.0))
+        self.assertEqual([(one.code, one.facts["hours"]) for one in found.changes], [(ChangeCode.SIGN_OVERDUE, 20.0)])
+
+    def test_three_days_end_any_wait_and_so_does_hunger(self) -> None:
+        """Common practice: what stood three days, or has liquid on top, is fed, whatever it did not show."""
+        for at_h in (73, 80):
+            step = next_step(plan(SIGNS, self.LOG, at_h))
+            self.assertEqual((step.state, after(step)), (StepState.DUE, 72.0), at_h)
+        hungry = (*self.LOG, seen(50, top=frozenset({Top.LIQUID})))
+        step = next_step(plan(SIGNS, hungry, 51))
+        self.assertEqual((step.state, after(step)), (StepState.DUE, 50.0))
+        settled = (*self.LOG, seen(20, top=frozenset({Top.LIQUID})))
+        self.assertEqual(next_step(plan(SIGNS, settled, 51)).state, StepState.WAITING)
+
+    def test_what_is_seen_as_soon_as_it_is_mixed_is_no_sign(self) -> None:
+        self.assertEqual(next_step(plan(SIGNS, (*self.LOG, bubbles(1)), 30)).state, StepState.WAITING)
+        self.assertEqual(next_step(plan(SIGNS, (*self.LOG, bubbles(26)), 30)).state, StepState.DUE)
 
     def test_later_feeds_come_without_a_sign_in_the_end(self) -> None:
         log = (*self.LOG, bubbles(26), feed(27, 33, 50, 50))

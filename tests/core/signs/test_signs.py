@@ -90,6 +90,12 @@ ROWS: tuple[tuple[str, Scene, SignCode, Remedy], ...] = (
         S.LESSENING,
         R.FEED_AT_PEAK,
     ),
+    (
+        "it doubled, and its last feeds failed",
+        scene(200, woke=True, rises_no_more=True),
+        S.RISES_NO_MORE,
+        R.SMALLER_RATIO,
+    ),
     ("up and down again", scene(200, seen(5, 2.1), seen(9, 1.2)), S.HUNGRY_AGAIN, R.FEED_SOONER),
     ("by the high mark", scene(200, seen(9, 1.1, high=2.0)), S.HUNGRY_AGAIN, R.FEED_SOONER),
     ("nail varnish", scene(200, seen(smell=Smell.NAIL_VARNISH)), S.STARVING_SMELL, R.FEED_NOW),

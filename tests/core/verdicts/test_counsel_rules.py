@@ -14,6 +14,7 @@ from ferment.signs import Finding
 from ferment.signs.contract import Remedy, SignCode, Urgency
 from ferment.verdicts.counsel import Advised, Answer, Counsel, counsel
 from ferment.verdicts.judgement import Judgement
+from ferment.verdicts.stage import Stage, StageFound
 
 from ..builders import START, daily, feed, first_mix, hours, setup
 
@@ -30,11 +31,14 @@ def advised(
     of: Setup | None = None,
     made: Plan | None = None,
     urgency: Urgency = Urgency.CARE,
+    peak_h: float = 7.0,
 ) -> Advised:
+    """A jar that woke is awake by now too."""
     of, now = of or setup(), START + hours(at_h)
     course = course_of(of)
     ledger = ledger_of(of, course, log)
-    judged = Judgement((found(*do, urgency=urgency),), None, None, woke=woke)
+    stage = StageFound(Stage.AWAKE if woke else Stage.HUSH, 0.9, None, None)
+    judged = Judgement((found(*do, urgency=urgency),), None, stage, woke=woke, peak_h=peak_h)
     return counsel(of, course, ledger, made or plan_of(of, course, ledger, now), judged, now)
 
 
@@ -92,6 +96,16 @@ class WhatMustHold(TestCase):
             log = every(hours_, 3)
             asked = given(log, 3 * hours_ + 2.0, Remedy.FEED_SOONER, woke=woke, of=setup(hours_))
             self.assertEqual(asked, is_given, (hours_, woke))
+
+    def test_oftener_only_where_the_new_interval_leaves_it_time_to_peak(self) -> None:
+        for peak_h, is_given in ((9.9, True), (10.1, False)):
+            told = advised(daily(3), 74.0, Remedy.FEED_SOONER, woke=True, peak_h=peak_h)
+            self.assertEqual(bool(told.counsel), is_given, peak_h)
+
+    def test_oftener_and_larger_never_both_at_once(self) -> None:
+        for remedies in ((Remedy.FEED_SOONER, Remedy.FEED_LARGER), (Remedy.FEED_LARGER, Remedy.FEED_SOONER)):
+            told = advised(daily(3), 74.0, *remedies, woke=True)
+            self.assertEqual(len(told.counsel), 1, remedies)
 
     def test_less_often_only_asleep_and_fed_oftener_than_daily(self) -> None:
         for hours_, woke, is_given in ((12, False, True), (12, True, False), (24, False, False)):

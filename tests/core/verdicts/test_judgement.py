@@ -9,7 +9,7 @@ from unittest import TestCase
 
 from ferment.doors.assessment import Assessment, Move, assess
 from ferment.kitchen.vessel import Vessel
-from ferment.record.log import Bin, Deed, DeedKind, Log, Look, Smell, Top
+from ferment.record.log import Bin, Bubbles, Deed, DeedKind, Log, Look, Smell, Top
 from ferment.setups import Setup
 from ferment.signs.contract import SignCode
 from ferment.simulation import Habits, Played, Truth, play
@@ -130,10 +130,22 @@ class AFalseDawn(TestCase):
         assert found.forecast
         self.assertGreater(found.forecast.rounds[-1].yeast_share, 0.9)
         self.assertIs(found.stage.stage, Stage.FALSE_DAWN)
-        rose_before = (*log, look(20.0, 1.5))
-        after = assess(warm, rose_before, START + hours(57.1))
-        assert after.stage
-        self.assertIs(after.stage.stage, Stage.STIRRING)
+
+    def test_a_second_rise_so_early_is_the_yeasts_where_it_doubled_and_had_turned_sour(self) -> None:
+        warm = replace(setup(), warmth_c=28.0)
+        log: Log = (first_mix(), look(20.0, 1.5), feed(24.0), look(33.0, 1.0), feed(48.0))
+        sour = frozenset({Smell.YOGHURT})
+        for level, smell, stage in (
+            (1.5, sour, Stage.FALSE_DAWN),
+            (2.1, frozenset({Smell.CHEESY}), Stage.FALSE_DAWN),
+            (2.1, sour, Stage.AWAKE),
+        ):
+            dome = frozenset({Top.DOMED})
+            seen = replace(look(57.0, level), bubbles=Bubbles.THROUGHOUT, top=dome, smell=smell)
+            found = assess(warm, (*log, seen), START + hours(57.1))
+            assert found.stage
+            self.assertIs(found.stage.stage, stage, (level, smell))
+            self.assertFalse(found.discard_is_food)
 
 
 class WhatWasSeen(TestCase):

@@ -11,7 +11,7 @@ from ferment.record.log import Smell
 from ferment.verdicts.readiness import Attempt, Readiness, StepCode, judge
 from ferment.verdicts.stage import Settles, Stage, StageEvidence, StageFound, find_stage
 
-from ..builders import START
+from ..builders import START, hours
 
 FRUITY = frozenset({Smell.FRUITY})
 GOOD = Attempt(
@@ -36,7 +36,7 @@ EARLY = replace(GOOD, by_yeast=False)
 def verdict(
     *attempts: Attempt, smell: frozenset[Smell] = FRUITY, of: Strictness = Strictness.USUAL, warned: bool = False
 ) -> Readiness:
-    dated = [replace(one, feed_id=f"f{index}") for index, one in enumerate(attempts)]
+    dated = [replace(one, feed_id=f"f{index}", at=START + hours(24.0 * index)) for index, one in enumerate(attempts)]
     return judge(dated, [smell], of, warned=warned)
 
 
@@ -138,6 +138,30 @@ class Ready(TestCase):
         self.assertTrue(next(step.met for step in two.steps if step.step is StepCode.STEADY))
         self.assertIsNone(next(step.met for step in verdict(GOOD).steps if step.step is StepCode.STEADY))
 
+    def test_what_it_has_shown_holds_until_two_feeds_failed(self) -> None:
+        shown = (GOOD, GOOD, GOOD)
+        for after, ready in (((LOW,), True), ((LOW, LOW), False), ((LOW, GOOD, LOW), True), ((UNSEEN,) * 9, True)):
+            self.assertEqual(verdict(*shown, *after).ready, ready, after)
+        once = verdict(*shown, LOW)
+        self.assertEqual((once.failed, once.rises_no_more, once.feeds_to_go), (1, False, 0))
+        twice = verdict(*shown, LOW, LOW)
+        self.assertEqual((twice.failed, twice.rises_no_more, twice.feeds_to_go), (2, True, 3))
+
+    def test_all_but_doubled_fails_nothing_that_was_shown(self) -> None:
+        nearly = replace(LOW, highest=1.85)
+        self.assertTrue(verdict(GOOD, GOOD, GOOD, nearly, nearly, nearly).ready)
+        self.assertFalse(verdict(GOOD, GOOD, nearly).ready)
+
+    def test_a_row_that_was_told_is_not_untold_by_a_later_days_estimate(self) -> None:
+        """Once another feed came after it, the numbers may move a little."""
+        wavering = replace(GOOD, peak_h=12.0)
+        self.assertFalse(verdict(GOOD, wavering, GOOD).ready)
+        self.assertTrue(verdict(GOOD, wavering, GOOD, UNSEEN).ready)
+        self.assertFalse(verdict(GOOD, replace(GOOD, peak_h=20.0), GOOD, UNSEEN).ready)
+
+    def test_a_jar_that_never_doubled_has_nothing_to_lose(self) -> None:
+        self.assertFalse(verdict(LOW, LOW, LOW).rises_no_more)
+
     def test_a_full_row_held_back_by_something_else_misses_no_feed(self) -> None:
         self.assertEqual(verdict(GOOD, GOOD, GOOD, warned=True).feeds_to_go, 0)
 
@@ -154,6 +178,8 @@ QUIET = StageEvidence(
     highest=1.0,
     highest_by_yeast=1.0,
     doubles_at=2.0,
+    rises=0,
+    early_h=66.0,
     yeast_explains=0.1,
     ready=False,
     seen=2,
@@ -170,6 +196,8 @@ class Stages(TestCase):
             (QUIET, Stage.HUSH),
             (replace(QUIET, highest=1.4, highest_by_yeast=1.4), Stage.STIRRING),
             (replace(QUIET, highest_by_yeast=2.1), Stage.AWAKE),
+            (replace(QUIET, highest_by_yeast=1.6, rises=1), Stage.STIRRING),
+            (replace(QUIET, highest_by_yeast=1.6, rises=2), Stage.AWAKE),
             (replace(QUIET, highest_by_yeast=2.1, ready=True), Stage.STEADY),
             (replace(QUIET, ready=True, in_the_cold=True), Stage.RESTING),
             (replace(QUIET, binned=True, in_the_cold=True), Stage.BINNED),

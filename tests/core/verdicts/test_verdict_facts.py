@@ -133,7 +133,8 @@ class BegunSour(TestCase):
         """A first rise after much of it is believed to be the yeast's; after a drop it is left open."""
         for juice_g, told in ((0.0, Stage.FALSE_DAWN), (0.5, Stage.SOWN), (30.0, Stage.STIRRING)):
             mix = replace(first_mix(), water_g=30.0 - juice_g, juice_g=juice_g)
-            found = stage(at(21.0, look(20.0, 1.6), log=(mix,)))
+            risen = replace(look(20.0, 1.55), bubbles=Bubbles.THROUGHOUT)
+            found = stage(at(21.0, risen, log=(mix,)))
             self.assertIs(found.stage, told, juice_g)
 
     def test_a_culture_from_outside_neither(self) -> None:

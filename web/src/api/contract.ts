@@ -1042,7 +1042,7 @@ export interface components {
          * About
          * @enum {string}
          */
-        About: "ready" | "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
+        About: "ready" | "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "rises_no_more" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
         /**
          * AccountOut
          * @description Who is signed in; `id` is what a device keeps things under and names with each write.
@@ -1218,6 +1218,7 @@ export interface components {
          *     Hours are as they passed; `limit_h` are the hours of the rule in the warmth of that feed. `by_yeast` is false while
          *     early bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
          *     `doubled_h` is when it likely doubled; `doubled_by_h` when the first look saw it so, which no later day changes.
+         *     `failed` says that somebody looked when it should have been high and it was not.
          */
         Attempt: {
             /**
@@ -1233,6 +1234,8 @@ export interface components {
             doubled_h: number | null;
             /** Doubles At */
             doubles_at: number;
+            /** Failed */
+            failed: boolean;
             /** Feed Id */
             feed_id: string;
             /** Highest */
@@ -3354,14 +3357,17 @@ export interface components {
          *
          *     `by_rule` is what the steps say; `word`, yes or no, is what the baker said instead, and goes before it.
          *     `looks_ready_but` is true after a rise that looks like it and is not a habit yet. `feeds_to_go` is how many good
-         *     feeds are missing at least, `earliest` when they can be there. `floats` is the last float test: it supports and
-         *     decides nothing.
+         *     feeds are missing at least, `earliest` when they can be there. `failed` is how many feeds in a row failed of late;
+         *     `rises_no_more` says that they are enough to take back what the jar had shown. `floats` is the last float test: it
+         *     supports and decides nothing.
          */
         Readiness: {
             /** By Rule */
             by_rule: boolean;
             /** Earliest */
             earliest: string | null;
+            /** Failed */
+            failed: number;
             /** Feeds */
             feeds: components["schemas"]["Attempt"][];
             /** Feeds To Go */
@@ -3372,6 +3378,8 @@ export interface components {
             looks_ready_but: boolean;
             /** Ready */
             ready: boolean;
+            /** Rises No More */
+            rises_no_more: boolean;
             rule: components["schemas"]["RuleTold"];
             /** Steps */
             steps: components["schemas"]["ReadyStep"][];
@@ -3689,7 +3697,7 @@ export interface components {
          * SignCode
          * @enum {string}
          */
-        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long";
+        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "rises_no_more" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long";
         /** SignInIn */
         SignInIn: {
             /** Name */

@@ -1,4 +1,5 @@
-import type { Finding, LookBody, OpenJar, Readiness, ReadyStep } from "../../api/types";
+import { useLog } from "../../api/older";
+import type { Finding, LogEntry, LookBody, OpenJar, Readiness, ReadyStep } from "../../api/types";
 import { recordEntry, sayWord, setReadyAfter, withdrawEntry } from "../../api/writes";
 import { CLOSE_UPS } from "../../drawing/atlas";
 import { nowIso } from "../../lib/clock";
@@ -127,15 +128,18 @@ export function ReadyOrNot({ opened }: { readonly opened: OpenJar }) {
   );
 }
 
+const isSpoken = ({ entry, withdrawn }: LogEntry) =>
+  entry.kind === "word" && entry.about === "ready" && !withdrawn;
+
 /** The baker may say otherwise; it is in the log and can be taken back. */
 function Overrule({ opened }: { readonly opened: OpenJar }) {
-  const { jar, assessment, log } = opened;
+  const { jar, assessment } = opened;
   const { readiness } = assessment;
+  // A word of long ago may stand among what is older.
+  const { log } = useLog(opened, readiness?.word !== null && !opened.log.some(isSpoken));
   if (!readiness) return null;
   const say = (yes: boolean) => void sayWord(jar.id, "ready", yes, jarText.yourWordOn(jar.name));
-  const spoken = log.find(
-    ({ entry, withdrawn }) => entry.kind === "word" && entry.about === "ready" && !withdrawn,
-  );
+  const spoken = log.find(isSpoken);
   if (readiness.word !== null && spoken) {
     const back = () => void withdrawEntry(spoken.id, jarText.takingBackYourWordOn(jar.name));
     return (

@@ -15,6 +15,7 @@ const GOOD: Attempt = {
   limit_h: 8.2,
   peak_h: 8,
   by_yeast: true,
+  failed: false,
 };
 const VERDICT: Readiness = {
   ready: true,
@@ -26,6 +27,8 @@ const VERDICT: Readiness = {
   word: null,
   earliest: null,
   floats: null,
+  failed: 0,
+  rises_no_more: false,
   rule: { within_h: 8, at_c: 24, rows: [{ strictness: "usual", feeds: 3 }] },
 };
 
@@ -70,6 +73,17 @@ describe("the baker's word", () => {
   it("goes before the rule and says so", () => {
     expect(readinessLine({ ...VERDICT, word: false, ready: false })).toMatch(/^Not ready, on your word/);
     expect(readinessLine({ ...VERDICT, word: true })).toMatch(/^Ready, on your word/);
+  });
+});
+
+describe("what it had shown", () => {
+  it("holds over one failed feed, and says so", () => {
+    expect(readinessLine({ ...VERDICT, failed: 1 })).toMatch(/^Ready, by what it has shown\. Its last feed/);
+  });
+
+  it("is taken back after two, and says that it was ready", () => {
+    const gone = { ...VERDICT, ready: false, by_rule: false, feeds_to_go: 3, failed: 2, rises_no_more: true };
+    expect(readinessLine(gone)).toBe("It was ready, and is not any more: its last two watched feeds failed.");
   });
 });
 

@@ -65,6 +65,8 @@ const SIGN_WORDS: Record<SignCode, string> = {
   hungry_liquid: "Liquid on top: it is hungry.",
   starving_smell: "Nail-varnish smell: it is starving.",
   hungry_again: "It rose and fell again: hungry before its next feed.",
+  rises_no_more:
+    "It rose, and now it does not. Think back: an hour above 40 °C (an oven light), another flour or bleached flour, chlorinated water, salt, or days unfed. Two feeds with what it rose on before, in a warm place, show whether it lives.",
   lessening: "It rises less from feed to feed.",
   forgotten: "A feed was left out. It takes that well.",
   overflow: "It reached the rim.",
@@ -138,6 +140,7 @@ export const SIGN_NAMES: Record<SignCode, string> = {
   hungry_liquid: "the liquid on top: it is hungry",
   starving_smell: "its smell of nail varnish: it is starving",
   hungry_again: "it rose and fell again before its feed",
+  rises_no_more: "it rose and now it does not",
   lessening: "it rises less from feed to feed",
   forgotten: "a feed was left out",
   overflow: "it reached the rim",
@@ -224,12 +227,18 @@ export function readinessLine({
   feeds_to_go: more,
   feeds,
   word,
+  failed,
+  rises_no_more: done,
 }: Readiness): string {
   const seen = evidence(feeds);
   if (word === true) return `Ready, on your word. ${seen}`.trim();
   if (word === false) return `Not ready, on your word. ${seen}`.trim();
   const missing = `${COUNTS[more] ?? more} more good feed${more === 1 ? "" : "s"} in a row`;
+  if (ready && failed > 0)
+    return `Ready, by what it has shown. Its last feed did not do it: a second such takes the word back. ${seen}`.trim();
   if (ready) return `Ready. ${seen}`.trim();
+  if (done)
+    return `It was ready, and is not any more: its last ${COUNTS[failed] ?? failed} watched feeds failed.`;
   if (lucky && more > 0) return `It looks ready, but it is not a habit yet: ${missing}. ${seen}`;
   if (more > 0) return `Not ready yet: ${missing}. ${seen}`.trim();
   return `It rises as it should. One thing is still missing. ${seen}`;
