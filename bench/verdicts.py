@@ -345,9 +345,10 @@ def _harms(jar: Jar, advice: Advice, due: datetime | None, state: HourOfTruth, n
     return top.at < running.until - HOUR and due < top.at - 2.0 * HOUR
 
 
-def report(jars: int = 400) -> Iterator[str]:
+def report(jars: int = 400, first: int = 0) -> Iterator[str]:
+    """So many jars from one on: what is tuned on some is told of others."""
     with ProcessPoolExecutor(max_workers=os.cpu_count() or 1) as pool:
-        seen = sum(pool.map(judged, range(jars), chunksize=4), Counter[str]())
+        seen = sum(pool.map(judged, range(first, first + jars), chunksize=4), Counter[str]())
     yield f"{jars} jars of {len(FAMILIES)} families, 15-32 °C, four flours, one baker of {CARELESS_ONE} careless"
     for name, count in sorted(seen.items()):
         if count:

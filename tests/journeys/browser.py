@@ -51,6 +51,7 @@ CANDIDATES = {
     "region": "section[aria-label], section[aria-labelledby]",
     "row": "tr",
     "toggle": "button[aria-pressed], [role=radio]",
+    "checkbox": "input[type=checkbox]",
 }
 AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
 AXE_RUN = """
