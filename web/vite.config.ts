@@ -66,5 +66,6 @@ export default defineConfig({
     license: { fileName: "notices.md" },
   },
   server: { proxy: { "/api": process.env.DESPERTAR_API ?? "http://127.0.0.1:8420" } },
-  test: { environment: "jsdom", include: ["src/**/*.test.{ts,tsx}"] },
+  // A page is made only for the tests that ask for one (`@vitest-environment jsdom`): most read words and sums.
+  test: { environment: "node", include: ["src/**/*.test.{ts,tsx}"] },
 });

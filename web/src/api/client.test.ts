@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { afterEach, describe, expect, it, vi } from "vitest";
 
 /** The client takes the browser's fetch when it is made, so each test makes it anew. */

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { draftKey, readStored, writeStored } from "../lib/store";
 import { Outbox, type Write } from "./outbox";
