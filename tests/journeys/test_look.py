@@ -2,9 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+from threading import Event
+from typing import Any
+from unittest import mock
+
 from selenium.webdriver.common.keys import Keys
 
 from ferment.kitchen.vessel import Vessel, height_at, volume_at
+from ferment.refusal import Refusal, RefusalCode
+from logbook import services as logbook
 
 from .base import Journey
 
@@ -163,3 +171,51 @@ class TheUsualLook(Journey):
         page.press("button", "Save, next jar")
         page.one("tab", "Fern")
         self.assertEqual(len(second.jar()["log"]), 2)
+
+
+class SlowServer(Journey):
+    expected = ("422 (Unprocessable",)
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.owner = self.baker().plan(name="Thistle").mix(10.0)
+        self.enter(self.owner)
+        self.browser.press("link", "Look")
+
+    @contextmanager
+    def held(self, error: Exception | None = None) -> Iterator[Event]:
+        """The server takes what is written only when it is let go, or refuses it then."""
+        real, let_go = logbook.record, Event()
+
+        def record(*asked: Any) -> object:
+            assert let_go.wait(30.0)
+            if error is not None:
+                raise error
+            return real(*asked)
+
+        with mock.patch.object(logbook, "record", record):
+            yield let_go
+
+    def save(self) -> None:
+        self.browser.type("Level", "1.37")
+        self.browser.press("button", "Save the look")
+
+    def test_a_look_is_drawn_before_the_server_has_answered(self) -> None:
+        page = self.browser
+        with self.held() as let_go:
+            self.save()
+            page.sees("1.37 ×")
+            let_go.set()
+            page.sees("Look saved.")
+        self.assertEqual(self.owner.jar()["log"][0]["entry"]["level"]["value"], 1.37)
+
+    def test_what_is_refused_late_comes_back_as_it_was_typed(self) -> None:
+        page = self.browser
+        with self.held(Refusal(RefusalCode.OUT_OF_RANGE, "level.value", {"least": 0.5, "most": 1.2})) as let_go:
+            self.save()
+            page.sees("1.37 ×")
+            let_go.set()
+            page.one("button", "Save the look")
+            page.until("told", lambda: "1.2" in page.text() or None)
+        self.assertEqual(page.one("textbox", "Level").get_attribute("value"), "1.37")
+        self.assertEqual(len(self.owner.jar()["log"]), 1)

@@ -16,8 +16,10 @@ function withLook(one: Glance, look: LookBody, times: number | null): Glance {
   return { ...one, since_feed: { ...since, ...seen } };
 }
 
+const KITCHEN = { queryKey: ["get", "/api/kitchen"] } as const;
+
 function draw(queries: QueryClient, jarId: string, look: LookBody, times: number | null): void {
-  queries.setQueriesData<Kitchen>({ queryKey: ["get", "/api/kitchen"] }, (kitchen) =>
+  queries.setQueriesData<Kitchen>(KITCHEN, (kitchen) =>
     kitchen
       ? {
           ...kitchen,
@@ -27,7 +29,14 @@ function draw(queries: QueryClient, jarId: string, look: LookBody, times: number
   );
 }
 
-export function useDrawn(): (jarId: string, look: LookBody, times: number | null) => void {
+/** Draws a look on the kitchen that is known, and says whether it shows the jar at all. */
+export function useDrawn() {
   const queries = useQueryClient();
-  return (jarId, look, times) => draw(queries, jarId, look, times);
+  return {
+    draw: (jarId: string, look: LookBody, times: number | null) => draw(queries, jarId, look, times),
+    isShown: (jarId: string) =>
+      queries
+        .getQueriesData<Kitchen>(KITCHEN)
+        .some(([, kitchen]) => kitchen?.jars.some((one) => one.jar.id === jarId)),
+  };
 }

@@ -1,10 +1,11 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { api } from "../../api/client";
 import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { amendEntry, recordEntry, sendPhoto, withdrawEntry } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { typed } from "../../lib/numbers";
+import { draftKey as keptAs, writeStored } from "../../lib/store";
 import { draftKeyOf } from "../../parts/amending";
 import { useSay } from "../../ui/toast";
 import { commonText, lookText } from "../../words";
@@ -23,7 +24,8 @@ export function useSaving(
   round: string | null,
 ) {
   const { jar, time_zone: zone } = opened;
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const back = useLocation().state as { readonly problems?: readonly Problem[] } | null;
+  const [problems, setProblems] = useState<readonly Problem[]>(back?.problems ?? []);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const say = useSay();
@@ -37,22 +39,33 @@ export function useSaving(
     const label = commonText.lookAt(jar.name);
     const path = editing ? `/jars/${jar.id}/log/${editing.id}` : `/jars/${jar.id}/look`;
     const reopen = { path, draft: draftKey(jar.id, editing), value: draft };
-    const outcome = editing
-      ? await amendEntry(editing.id, editing.revision, look, label, reopen)
-      : await recordEntry(jar.id, draft.id, null, look, label, reopen);
+    const sent = editing
+      ? amendEntry(editing.id, editing.revision, look, label, reopen)
+      : recordEntry(jar.id, draft.id, null, look, label, reopen);
+    const goOn = async () => {
+      if (!editing) {
+        const line = lineOf(opened);
+        const level = typed(draft.level);
+        const isLevel = line && level !== null && !Number.isNaN(level);
+        drawn.draw(jar.id, look, isLevel ? byVolume(toSeen(level, draft.unit, line), line) : null);
+      }
+      clear();
+      await navigate(editing ? `/jars/${jar.id}` : (nextOf(round) ?? `/?jar=${jar.id}`));
+    };
+    // What the server takes its time over is drawn at once; what it then refuses comes back as it was typed.
+    const quick = editing || !drawn.isShown(jar.id) ? await sent : await Promise.race([sent, slow()]);
+    if (quick === null) await goOn();
+    const outcome = quick ?? (await sent);
     setBusy(false);
     if (outcome.kind === "refused") {
-      setProblems(outcome.problems);
+      if (quick) setProblems(outcome.problems);
+      else {
+        writeStored(keptAs(draftKey(jar.id, editing)), draft);
+        await navigate(path, { state: { problems: outcome.problems } });
+      }
       return;
     }
-    if (!editing) {
-      const line = lineOf(opened);
-      const level = typed(draft.level);
-      const isLevel = line && level !== null && !Number.isNaN(level);
-      drawn(jar.id, look, isLevel ? byVolume(toSeen(level, draft.unit, line), line) : null);
-    }
     if (draft.photo) void sendPhoto(jar.id, photoOf(draft, draft.photo, look.at), lookText.photoOf(jar.name));
-    clear();
     if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
     else if (editing) say(commonText.changedWhatItSaidBefore);
     else
@@ -60,7 +73,7 @@ export function useSaving(
         label: commonText.undo,
         run: () => void withdrawEntry(draft.id, lookText.undoingALookAt(jar.name)),
       });
-    await navigate(editing ? `/jars/${jar.id}` : (nextOf(round) ?? `/?jar=${jar.id}`));
+    if (quick) await goOn();
   };
 
   /** In a round, the jar on the shelf after this one. */
@@ -71,6 +84,13 @@ export function useSaving(
     return next ? `/jars/${next.jar.id}/look?round=${going}` : "/";
   };
   return { problems, busy, save };
+}
+
+/** A press is answered within a tenth of a second: so long the server's own word is waited for. */
+const ANSWERED_WITHIN_MS = 60;
+
+function slow(): Promise<null> {
+  return new Promise((resolve) => setTimeout(() => resolve(null), ANSWERED_WITHIN_MS));
 }
 
 function photoOf(draft: LookDraft, { id, points }: NonNullable<LookDraft["photo"]>, at: string) {
