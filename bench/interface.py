@@ -117,7 +117,7 @@ def _held_back(page: Browser) -> Iterator[str]:
     for role, name, there in (
         ("link", "Look", "Save the look"),
         ("link", "Kitchen", "Look"),
-        ("link", "Thistle", "Whole plan"),
+        ("link", "Rise line and log", "Log"),
         ("link", "Kitchen", "Look"),
     ):
         page.driver.execute_script("globalThis.longTasks.splice(0)")
