@@ -306,12 +306,12 @@ def _wrong_look(jar: Jar, seen: Counter[str]) -> None:
 
 def _count(jar: Jar, look: Look, found: Assessment, now: datetime, seen: Counter[str]) -> None:
     state = max((hour for hour in jar.played.truth if hour.at <= now), key=lambda hour: hour.at, default=None)
-    if state is None or found.stage is None:
+    if state is None:
         return
     dead = jar.heated and now > START + timedelta(hours=HEATED_H)
     if state.level > 1.25 and state.early > 2.0 * state.yeast and not dead:
         seen["looks in a false dawn"] += 1
-        seen["false dawn called living"] += found.stage.stage in LIVING
+        seen["false dawn called living"] += found.stage is not None and found.stage.stage in LIVING
         seen["its discard called food"] += found.discard_is_food
     if look.id == jar.sign_id:
         code = SignCode.MOULD if jar.sign is Top.FUZZY_SPOTS else SignCode.FILM

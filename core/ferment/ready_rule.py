@@ -49,7 +49,7 @@ STAGE_SLACK = 0.05
 # warmth, as a share of what it does at 24 °C (whole wheat and white alike, 1:1:1 to 1:5:5, once or twice a day).
 WARM_HOLDS = ((24.0, 1.0), (26.0, 0.965), (28.0, 0.91), (30.0, 0.85), (32.0, 0.77), (36.0, 0.6))
 # A jar that holds less gas than others of its flour is held against itself, down to here: less is no settled jar.
-OWN_HEIGHT = (0.85, 1.0)
+OWN_HEIGHT = (0.8, 1.0)
 
 
 def doubles_at(paste: Paste, celsius: float = 24.0, height: float = 1.0) -> float:

@@ -8,6 +8,7 @@ from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
 from ..kitchen.vessel import ROOM_WANTED, Vessel, line_mm, room_times
+from ..kitchen.warmth import Warmth
 from ..methods.keeping import is_kept
 from ..mixing.feeding import FeedPlan
 from ..mixing.weighing import ScaleStep, WalkStyle, scale_walk
@@ -27,6 +28,7 @@ from ..tracker.outlook import Outlook, outlook, yeast_unshown
 from ..verdicts.cautions import Notice, notices
 from ..verdicts.counsel import Counsel, counsel
 from ..verdicts.expected import ExpectedLook, expected_look
+from ..verdicts.holdups import HoldUp, hold_ups
 from ..verdicts.judgement import Judgement, judgement
 from ..verdicts.readiness import Readiness
 from ..verdicts.stage import StageFound
@@ -110,7 +112,8 @@ class Assessment:
     `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
 
     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
-    of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
+    of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come;
+    `held_up` is what holds it up where its likely day is over.
     `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
     `chapters` are those of its life, `put_by` what was dried. `asks_how_to_keep` says that it is ready, or its way at
     its end, and nobody has said how it goes on: its plan does not repeat then. `bakes` are planned and not mixed yet,
@@ -135,6 +138,7 @@ class Assessment:
     yeast_unshown: bool
     hungry_again_at: datetime | None
     ready_ahead: Ready | None
+    held_up: tuple[HoldUp, ...]
     expected_look: ExpectedLook
     asked: AskedOfLook
     chilled: tuple[ColdSpan, ...]
@@ -235,6 +239,7 @@ def _assessment(
         yeast_unshown=told is not None and yeast_unshown(told),
         hungry_again_at=_hungry_again_at(told, now),
         ready_ahead=ready_on if ready_on and not is_ready and ready_on.on.likely > now else None,
+        held_up=() if danger or asks or is_kept(made.course) else _held_up(ledger, background, judged, ready_on, now),
         expected_look=expected_look(
             judged.stage.stage if judged.stage else None, past_peak=told is not None and told.peaks.likely < now
         ),
@@ -258,6 +263,17 @@ def _assessment(
         room_is_tight=room_times(ledger.vessel, usual_line) < ROOM_WANTED,
         may_run_over=told is not None and told.peak_times.high > ledger.rounds[-1].room_times,
     )
+
+
+def _held_up(
+    ledger: Ledger, background: Background, judged: Judgement, ready_on: Ready | None, now: datetime
+) -> tuple[HoldUp, ...]:
+    if not ledger.rounds or ledger.binned or ledger.rests_since is not None:
+        return ()
+    start = ledger.rounds[0].feed.at
+    celsius = Warmth(background.place, start, background.cold)((now - start) / timedelta(hours=1))
+    likely = ready_on.on.likely if ready_on and not ready_on.seldom else None
+    return hold_ups(ledger, judged, likely, celsius, now)
 
 
 def _doubles_at(ledger: Ledger, told: Forecast | None) -> float:

@@ -11,6 +11,7 @@ from ferment.protocol.method import Normal
 from ferment.record.log import Bubbles, Smell, Top
 from ferment.tracker.outlook import Outlook
 from ferment.verdicts.cautions import Notice
+from ferment.verdicts.holdups import HoldUp
 
 from .forecast import Forecast, Ready
 from .life import Bake, Chapter, PutBy, Stands
@@ -145,7 +146,8 @@ class Assessment(Told):
     `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
 
     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
-    of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
+    of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come;
+    `held_up` is what holds it up where its likely day is over.
     `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
     `chapters` are those of its life. `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its
     plan does not repeat then. `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for
@@ -170,6 +172,7 @@ class Assessment(Told):
     yeast_unshown: bool
     hungry_again_at: datetime | None
     ready_ahead: Ready | None
+    held_up: tuple[HoldUp, ...]
     expected_look: ExpectedLook
     asked: AskedOfLook
     chilled: tuple[ColdSpan, ...]

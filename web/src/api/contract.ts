@@ -1143,7 +1143,8 @@ export interface components {
          *     `discard_is_food`, once baked through: it is sour and awake, and shows no warning.
          *
          *     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
-         *     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come.
+         *     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come;
+         *     `held_up` is what holds it up where its likely day is over.
          *     `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
          *     `chapters` are those of its life. `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its
          *     plan does not repeat then. `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for
@@ -1178,6 +1179,8 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             forecast: components["schemas"]["Forecast"] | null;
+            /** Held Up */
+            held_up: components["schemas"]["HoldUp"][];
             /** Hungry Again At */
             hungry_again_at: string | null;
             in_jar: components["schemas"]["InJar"] | null;
@@ -2279,6 +2282,12 @@ export interface components {
              */
             since: string;
         };
+        /**
+         * HoldUp
+         * @description Each says by itself what would help.
+         * @enum {string}
+         */
+        HoldUp: "no_level" | "not_watched" | "cool" | "thin" | "few" | "low" | "slow";
         /**
          * Hours
          * @description Hours since the feed: four of five fall between low and high.
@@ -4425,6 +4434,7 @@ export type HandsOut = components['schemas']['HandsOut'];
 export type HealthOut = components['schemas']['HealthOut'];
 export type HeardIn = components['schemas']['HeardIn'];
 export type HelperOut = components['schemas']['HelperOut'];
+export type HoldUp = components['schemas']['HoldUp'];
 export type Hours = components['schemas']['Hours'];
 export type HoursBody = components['schemas']['HoursBody'];
 export type HowHigh = components['schemas']['HowHigh'];

@@ -42,6 +42,7 @@ export type {
   GlanceOut as Glance,
   Glass,
   HandsOut as Hands,
+  HoldUp,
   HoursBody as Hours,
   HowHigh,
   HowOld,

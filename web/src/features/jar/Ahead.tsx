@@ -7,6 +7,7 @@ import { when } from "../../lib/time";
 import { NumberField } from "../../ui/field";
 import {
   basisWords,
+  heldUpWords,
   jarText,
   problemWords,
   readyWords,
@@ -26,6 +27,7 @@ export function Ahead({ opened }: { readonly opened: OpenJar }) {
       {hungry && <p>{jarText.hungryAgainAbout(when(tenMinutes(hungry), now, zone))}</p>}
       {assessment.may_run_over && in_jar && <p>{jarText.itMayRunOverThis(in_jar.room_times.toFixed(1))}</p>}
       {ready && <p>{readyWords(ready, now, zone)}</p>}
+      {!ready && assessment.held_up.length > 0 && <p>{heldUpWords(assessment.held_up)}</p>}
       <details>
         <summary className="min-h-11 py-2 font-semibold text-crust">{jarText.whyAndWhatIf}</summary>
         <p className="text-soft">

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Forecast, Outlook } from "../../api/types";
-import { basisWords, readyWords, risingWords, spanWords } from "./forecasts";
+import { basisWords, heldUpWords, readyWords, risingWords, spanWords } from "./forecasts";
 
 const NOW = "2026-03-04T12:00:00Z";
 const ZONE = "UTC";
@@ -87,6 +87,14 @@ describe("a forecast", () => {
     );
     expect(readyWords({ on: same, seldom: true, latest_is_open: true }, NOW, ZONE)).toBe(
       "Fed so it is hardly ready before Monday.",
+    );
+  });
+});
+
+describe("past the likely day", () => {
+  it("says what is missing and what would help", () => {
+    expect(heldUpWords(["cool", "low"])).toBe(
+      "It was likely to be ready by now. It stands cool. Somewhere warmer, about 24 °C, it would get there sooner. It does not rise high enough yet: keep more of the old at each feed, or give it some whole-grain flour.",
     );
   });
 });

@@ -1,5 +1,5 @@
 /** What is forecast, in words that say that it is. */
-import type { Forecast, Outlook, Ready, Span } from "../../api/types";
+import type { Forecast, HoldUp, Outlook, Ready, Span } from "../../api/types";
 import { clock, dayWord, when } from "../../lib/time";
 
 /** `about 15:40, between 14:50 and 16:40`; days are named where they are not today. */
@@ -47,6 +47,22 @@ export function readyWords(
     to === about ? (open ? "later" : "") : `as late as ${to}${open ? " or beyond" : ""}`,
   ].filter(Boolean);
   return `Likely ready ${about}${others.length > 0 ? `, perhaps ${others.join(" or ")}` : ""}.`;
+}
+
+/** What holds up a jar that was to be ready by now, and what would help. */
+export const HOLD_UP_WORDS: Record<HoldUp, string> = {
+  no_level: "Nobody has read a level lately: one look with a level, near its peak, would tell how it stands.",
+  not_watched: "Nobody has looked near the peak of its last feeds: one look there would tell how it stands.",
+  cool: "It stands cool. Somewhere warmer, about 24 °C, it would get there sooner.",
+  thin: "It is too thin to hold its gas: a thicker mix would show what it can do.",
+  few: "Its yeast is still few. Whole-grain flour and more of the old kept at each feed help; more feeding does not.",
+  low: "It does not rise high enough yet: keep more of the old at each feed, or give it some whole-grain flour.",
+  slow: "It rises enough, but late: warmer, or more of the old kept at each feed, makes it quicker.",
+};
+
+/** Past the likely day: what is missing. */
+export function heldUpWords(held: readonly HoldUp[]): string {
+  return `It was likely to be ready by now. ${held.map((one) => HOLD_UP_WORDS[one]).join(" ")}`;
 }
 
 /** `1.3 to 1.6`, or `1.3` where they are the same. */
