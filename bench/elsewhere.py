@@ -15,7 +15,7 @@ from typing import Any
 
 import numpy as np
 
-from ferment.model import jar, kinetics, paste
+from ferment.model import jar, kinetics, paste, runs
 
 # By how much (in the logarithm) each constant of the truth is off.
 OFF: Mapping[str, float] = {
@@ -56,7 +56,7 @@ def another_world(seed: int) -> Iterator[None]:
     drawn: list[tuple[Any, str, Any]] = [(jar, name, getattr(jar, name) * off(sd)) for name, sd in OFF.items()]
     drawn += [(kinetics, "Q10", kinetics.Q10 * off(Q10_OFF)), (paste, "FLOURS", flours), (jar, "FLOURS", flours)]
     # The plain form reads the constants as they stand; the compiled one has them built in.
-    drawn.append((jar, "follow", jar._follow_rows))
+    drawn.append((runs, "follow", runs._follow_rows))
     before = [(module, name, getattr(module, name)) for module, name, _ in drawn]
     _set(drawn)
     try:
@@ -68,5 +68,5 @@ def another_world(seed: int) -> Iterator[None]:
 def _set(values: list[tuple[Any, str, Any]]) -> None:
     for module, name, value in values:
         setattr(module, name, value)
-    for kept in (jar._pace, jar._stride):
+    for kept in (jar.pace_of, runs._stride):
         kept.cache_clear()

@@ -17,8 +17,9 @@ from ferment.kitchen.flours import Flour, FlourGrams
 from ferment.kitchen.vessel import Level, LevelUnit, Vessel
 from ferment.kitchen.warmth import Degrees
 from ferment.mixing.contents import Origin
-from ferment.model.jar import Traits, after_feed, culture_jar, run
+from ferment.model.jar import Traits, after_feed, culture_jar
 from ferment.model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
+from ferment.model.runs import run
 from ferment.record.log import Entry, Feed, Look
 from ferment.setups import Setup, background_of, course_of, ledger_of
 from ferment.tracker import forecast

@@ -11,7 +11,8 @@ import numpy as np
 from ferment.doors.assessment import assess
 from ferment.kitchen.flours import Flour, FlourGrams
 from ferment.kitchen.vessel import Level, LevelUnit, Vessel
-from ferment.model.jar import BOOK, Traits, after_feed, run, run_many
+from ferment.model.jar import BOOK, Traits, after_feed
+from ferment.model.runs import run, run_many
 from ferment.record.log import Look
 from ferment.setups import Setup
 from ferment.simulation import play

@@ -26,7 +26,8 @@ from ferment.kitchen.flours import blend_of
 from ferment.kitchen.hours import HOUR
 from ferment.kitchen.vessel import Level, LevelUnit, Vessel
 from ferment.methods import FAMILIES
-from ferment.model.jar import Traits, after_feed, mature, run
+from ferment.model.jar import Traits, after_feed, mature
+from ferment.model.runs import run
 from ferment.protocol.advised import Advice
 from ferment.protocol.method import Method
 from ferment.protocol.options import BlendOption, Choices

@@ -87,7 +87,7 @@ def jar_model() -> None:
     if stamp.fresh:
         return
     with say.step("Compiling the jar model"):
-        say.run([PYTHON, "-c", "from ferment.model.jar import warm_up; warm_up()"], log="model", env=python_env())
+        say.run([PYTHON, "-c", "from ferment.model.runs import warm_up; warm_up()"], log="model", env=python_env())
         stamp.set()
 
 

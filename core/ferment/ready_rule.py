@@ -92,9 +92,9 @@ FAILED_SHARE, FAILED_BEFORE = 0.75, 0.45
 FLAT_FROM, FLAT_LOOKS = 0.35, 2
 # So many failed feeds in a row take back what it had shown; one that all but doubled breaks a row and fails nothing.
 TAKES_BACK, ALL_BUT = 2, 0.8
-# What it has shown is held against looser numbers than the first time, when one more feed came after it: no verdict
-# turns on a minute.
-HELD_STEADY = 1.4
+# What it has shown is held against what was seen alone, once one more feed came after it: so much of a doubling, and
+# nobody saw it late. No verdict turns on an estimate that a later day moves.
+HELD_SHARE = 0.92
 # Somebody saw it not doubled yet when so much of the time was over, or nobody knows that it was late.
 LATE_FROM = 0.75
 

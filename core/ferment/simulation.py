@@ -26,16 +26,15 @@ from .model.jar import (
     WALLS,
     YEAST,
     Jar,
-    Run,
     Traits,
     after_feed,
     culture_jar,
     hunger,
     ph,
-    run,
     stir,
 )
 from .model.kinetics import REFERENCE_C, YEAST_UPPER_C, growth_pace
+from .model.runs import Run, run
 from .planner import Step, StepState
 from .planner.steps import Act
 from .protocol.course import Course

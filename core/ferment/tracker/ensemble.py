@@ -27,8 +27,9 @@ import numpy as np
 
 from ..kitchen.warmth import Warmth
 from ..mixing.contents import Origin
-from ..model.jar import ACID, Jar, Run, Traits, culture_jar, not_run_yet, run_many
+from ..model.jar import ACID, Jar, Traits, culture_jar
 from ..model.kinetics import Array, ph_of
+from ..model.runs import Run, not_run_yet, run_many
 from ..ready_rule import (
     AT_C,
     DOUBLED,

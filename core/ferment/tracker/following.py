@@ -16,8 +16,9 @@ import numpy as np
 from ..kitchen.flours import Blend
 from ..kitchen.warmth import Place, Warmth
 from ..mixing.contents import Origin
-from ..model.jar import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Jar, Run, culture_jar, hunger, mature, run
+from ..model.jar import BOOK, EARLY, FOOD, HUNGRY, WALLS, YEAST, Jar, culture_jar, hunger, mature
 from ..model.kinetics import REFERENCE_C, YEAST_UPPER_C, Array, growth_pace
+from ..model.runs import Run, run
 from ..ready_rule import WARMTH_AFTER_H, doubles_at, flour_parts, limit_h
 from ..record.ledger import Ledger
 from .ensemble import DayOfReady, Ensemble, day_of_ready, doubling_mark, gather, of_the_same_feeds

@@ -10,8 +10,9 @@ from ..kitchen.flours import Blend, FlourLot, weight
 from ..kitchen.hours import HOUR
 from ..kitchen.warmth import Place, Warmth
 from ..mixing.contents import Origin
-from ..model.jar import Jar, Run, Traits, after_feed, run
+from ..model.jar import Jar, Traits, after_feed
 from ..model.kinetics import T
+from ..model.runs import Run, run
 from ..ready_rule import Strictness, flour_parts
 from ..record.ledger import Ledger, Round, Sighting
 

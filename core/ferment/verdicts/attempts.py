@@ -140,12 +140,13 @@ def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, theirs: bool, chille
     doubled = top >= counts_as
     seen_h = [seen.hours for seen in turn.sightings if seen.times is not None and seen.times >= counts_as]
     last_h = max((seen.hours for seen in turn.sightings if seen.level_read), default=0.0)
+    late = _seen_late(turn.sightings, fit, counts_as)
     in_time = fit.in_time_chance if doubled else min(fit.in_time_chance, NOT_SEEN)
     doubled_h = fit.doubled_h if doubled or fit.doubled_chance >= NOT_SEEN else None
     if seen_h and min(seen_h) <= fit.limit_h:
         in_time = 1.0
         doubled_h = min(seen_h) if doubled_h is None else min(doubled_h, min(seen_h))
-    elif doubled and not _seen_late(turn.sightings, fit, counts_as):
+    elif doubled and not late:
         # It had doubled when somebody came, and nobody knows since when.
         in_time = max(in_time, NOT_SEEN)
     gassy = any(seen.bubbles in (Bubbles.THROUGHOUT, Bubbles.FROTH) for seen in turn.sightings)
@@ -168,6 +169,7 @@ def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, theirs: bool, chille
         peak_h=_peak_h(turn, fit, doubled=doubled),
         by_yeast=not theirs and fit.yeast_share >= share and not smelt & EARLY_SMELLS,
         failed=failed,
+        late=late,
         full_of_gas=any(Top.DOMED in seen.top and seen.bubbles is Bubbles.THROUGHOUT for seen in turn.sightings),
     )
 

@@ -11,7 +11,7 @@ from ..ready_rule import (
     ALL_BUT,
     AT_C,
     FOUL,
-    HELD_STEADY,
+    HELD_SHARE,
     IN_A_ROW,
     LIKELY,
     QUICKER,
@@ -31,8 +31,8 @@ class Attempt:
     Hours are as they passed; `limit_h` are the hours of the rule in the warmth of that feed. `by_yeast` is false while
     early bacteria explain a rise. `doubles_at` is the level that counts as doubled for its flour and thickness.
     `doubled_h` is when it likely doubled; `doubled_by_h` when the first look saw it so, which no later day changes.
-    `failed` says that somebody looked when it should have been high and it was not; `full_of_gas` that a dome and
-    bubbles all through were seen.
+    `failed` says that somebody looked when it should have been high and it was not, `late` that somebody saw it not
+    doubled yet when its time was nearly over; `full_of_gas` that a dome and bubbles all through were seen.
     """
 
     feed_id: str
@@ -47,6 +47,7 @@ class Attempt:
     peak_h: float
     by_yeast: bool
     failed: bool = False
+    late: bool = False
     full_of_gas: bool = False
 
 
@@ -139,7 +140,7 @@ def judge(
     wanted = IN_A_ROW[strictness]
     watched = _decided(attempts)
     doubled = [one for one in watched if one.doubled_h is not None]
-    so_far = _follow(watched, wanted, attempts[-1].at if attempts else None)
+    so_far = _follow(attempts, wanted)
     row, held = so_far.row, so_far.shown
     peaks = _peaks(row[-wanted:])
     steady = None if len(peaks) < min(2, wanted) else _is_steady(peaks)
@@ -178,12 +179,16 @@ def judge(
 def rises_no_more(attempts: Sequence[Attempt]) -> bool:
     """Whether a jar that had doubled has failed so often in a row that it does so no more."""
     watched = _decided(attempts)
-    return any(one.doubled_h is not None for one in watched) and _follow(watched, 1, None).failed >= TAKES_BACK
+    return any(one.doubled_h is not None for one in watched) and _follow(attempts, 1).failed >= TAKES_BACK
 
 
 def _decided(attempts: Sequence[Attempt]) -> list[Attempt]:
     """Those that say yes or no: watched, by yeast, and not left open."""
-    return [one for one in attempts if one.watched and one.by_yeast and not UNLIKELY < one.in_time < LIKELY]
+    return [one for one in attempts if one.watched and one.by_yeast and _is_decided(one)]
+
+
+def _is_decided(one: Attempt) -> bool:
+    return not UNLIKELY < one.in_time < LIKELY
 
 
 @dataclass(frozen=True)
@@ -196,22 +201,26 @@ class _SoFar:
     failed: int
 
 
-def _follow(watched: Sequence[Attempt], wanted: int, running: datetime | None) -> _SoFar:
-    """In the order of the feeds. What was shown is held against looser numbers once another feed came after it, so that
-    no verdict turns on a minute that a later day sees otherwise; `running` is when the last feed of all was done."""
+def _follow(attempts: Sequence[Attempt], wanted: int) -> _SoFar:
+    """In the order of the feeds. Once another feed came after it, what was shown is held against what was seen alone,
+    so that no estimate of a later day untells it."""
     row: list[Attempt] = []
-    loose: list[Attempt] = []
+    seen = 0
     shown, failed = False, 0
-    for one in watched:
-        good = one.doubled_h is not None and one.in_time >= LIKELY
-        all_but = one.highest - 1.0 >= ALL_BUT * (one.doubles_at - 1.0)
-        row = [*row, one] if good else []
-        loose = [*loose, one] if good or (all_but and one.in_time > UNLIKELY) else []
-        failed = 0 if good or all_but else failed + 1
-        is_past = running is not None and one.at < running
-        held = is_past and len(loose) >= wanted and _is_steady(_peaks(loose[-wanted:]), HELD_STEADY)
+    for one in attempts:
+        if not one.watched or not one.by_yeast:
+            continue
+        rose = not one.late and one.highest - 1.0 >= HELD_SHARE * (one.doubles_at - 1.0)
+        if _is_decided(one):
+            good = one.doubled_h is not None and one.in_time >= LIKELY
+            all_but = one.highest - 1.0 >= ALL_BUT * (one.doubles_at - 1.0)
+            row = [*row, one] if good else []
+            failed = 0 if good or all_but else failed + 1
+            seen = seen + 1 if good or rose else 0
+        else:
+            seen += rose
         now = len(row) >= wanted and _is_steady(_peaks(row[-wanted:]))
-        shown = (shown and failed < TAKES_BACK) or now or held
+        shown = (shown and failed < TAKES_BACK) or now or (seen >= wanted and one is not attempts[-1])
     return _SoFar(row, shown, failed)
 
 
@@ -219,6 +228,6 @@ def _peaks(row: Sequence[Attempt]) -> list[float]:
     return [one.peak_h / one.limit_h for one in row]
 
 
-def _is_steady(peaks: Sequence[float], looser: float = 1.0) -> bool:
-    slowed = any(later > looser * STEADY * min(peaks[: index + 1]) for index, later in enumerate(peaks[1:]))
-    return not slowed and max(peaks) <= looser * QUICKER * min(peaks)
+def _is_steady(peaks: Sequence[float]) -> bool:
+    slowed = any(later > STEADY * min(peaks[: index + 1]) for index, later in enumerate(peaks[1:]))
+    return not slowed and max(peaks) <= QUICKER * min(peaks)

@@ -14,25 +14,7 @@ from scipy.integrate import solve_ivp
 from ferment.kitchen.flours import Flour, FlourGrams, blend_of
 from ferment.model import paste
 from ferment.model.compiler import compiled
-from ferment.model.jar import (
-    ACID,
-    BOOK,
-    FOOD,
-    GAS,
-    Jar,
-    Traits,
-    _follow_rows,
-    _pace,
-    _setting,
-    after_feed,
-    follow,
-    mature,
-    rates,
-    run,
-    run_many,
-    stir,
-    warm_up,
-)
+from ferment.model.jar import ACID, BOOK, FOOD, GAS, Jar, Traits, after_feed, mature, pace_of, rates, setting_of, stir
 from ferment.model.kinetics import (
     EARLY_UPPER_C,
     LACTIC_UPPER_C,
@@ -43,6 +25,7 @@ from ferment.model.kinetics import (
     ph_of,
     sourness,
 )
+from ferment.model.runs import _follow_rows, follow, run, run_many, warm_up
 
 BLEND = blend_of({"white": 1})
 FLOURS = [flour.value for flour in Flour]
@@ -128,7 +111,7 @@ class TheCompiledLoop(TestCase):
                 out[0] = made.uniform(0.0, 1.0, (9, 5))
                 settings = made.uniform(0.3, 2.0, (4, 5))
                 plain, steps = np.array([0.9, 0.01]), np.full(59, 0.3)
-                paces = np.tile(np.array(_pace(celsius)), (59, 1))
+                paces = np.tile(np.array(pace_of(celsius)), (59, 1))
                 rows = out.copy()
                 follow(out, settings, plain, steps, paces)
                 _follow_rows(rows, settings, plain, steps, paces)
@@ -145,7 +128,7 @@ class TheSolver(TestCase):
             ("new", after_feed(None, BOOK, 0, lot("whole_wheat", 45), 45)),
             ("grown", after_feed(mature(BLEND, BOOK), BOOK, 30, lot("white", 60), 60)),
         ):
-            setting, pace = _setting(jar), _pace(24.0)
+            setting, pace = setting_of(jar), pace_of(24.0)
 
             def slope(_hour: float, state: np.ndarray, s=setting, p=pace) -> tuple[float, ...]:  # type: ignore[no-untyped-def]
                 return rates(tuple(float(one) for one in state), s, p)  # type: ignore[arg-type]

@@ -15,22 +15,8 @@ import numpy as np
 
 from ferment.kitchen.flours import Blend, Flour, FlourGrams, FlourLot, blend_of
 from ferment.mixing.contents import Origin
-from ferment.model.jar import (
-    ACID,
-    BOOK,
-    FOOD,
-    LIQUID,
-    WALLS,
-    YEAST,
-    Jar,
-    Run,
-    after_feed,
-    culture_jar,
-    hunger,
-    mature,
-    ph,
-    run,
-)
+from ferment.model.jar import ACID, BOOK, FOOD, LIQUID, WALLS, YEAST, Jar, after_feed, culture_jar, hunger, mature, ph
+from ferment.model.runs import Run, run
 
 One = Run[float]
 Range = tuple[float, float]

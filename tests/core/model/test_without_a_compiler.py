@@ -12,7 +12,8 @@ import json, sys
 if sys.argv[1] == "without":
     sys.modules["numba"] = None
 from ferment.kitchen.flours import Flour, FlourGrams
-from ferment.model.jar import BOOK, after_feed, run, warm_up
+from ferment.model.jar import BOOK, after_feed
+from ferment.model.runs import run, warm_up
 jar = after_feed(None, BOOK, 0.0, (FlourGrams(Flour.RYE, 50.0),), 60.0)
 print(json.dumps([warm_up(), *run(jar, 0.0, 30.0, lambda hour: 20.0 + hour / 6.0).end.state]))
 """

@@ -27,7 +27,7 @@ GOOD = Attempt(
     peak_h=8.0,
     by_yeast=True,
 )
-SLOW = replace(GOOD, doubled_h=9.5, in_time=0.1)
+SLOW = replace(GOOD, doubled_h=9.5, in_time=0.1, late=True)
 LOW = replace(GOOD, highest=1.6, doubled_h=None, in_time=0.02)
 UNSEEN = replace(GOOD, watched=False)
 EARLY = replace(GOOD, by_yeast=False)
@@ -153,11 +153,13 @@ class Ready(TestCase):
         self.assertFalse(verdict(GOOD, GOOD, nearly).ready)
 
     def test_a_row_that_was_told_is_not_untold_by_a_later_days_estimate(self) -> None:
-        """Once another feed came after it, the numbers may move a little."""
-        wavering = replace(GOOD, peak_h=12.0)
-        self.assertFalse(verdict(GOOD, wavering, GOOD).ready)
-        self.assertTrue(verdict(GOOD, wavering, GOOD, UNSEEN).ready)
-        self.assertFalse(verdict(GOOD, replace(GOOD, peak_h=20.0), GOOD, UNSEEN).ready)
+        """Once another feed came after it, what was seen counts alone: its height, and that nobody saw it late."""
+        left_open = replace(GOOD, in_time=0.5)
+        for wavering in (replace(GOOD, peak_h=12.0), left_open, replace(left_open, highest=1.93)):
+            self.assertFalse(verdict(GOOD, wavering, GOOD).ready)
+            self.assertTrue(verdict(GOOD, wavering, GOOD, UNSEEN).ready)
+        for told in (SLOW, replace(left_open, highest=1.9)):
+            self.assertFalse(verdict(GOOD, told, GOOD, UNSEEN).ready)
 
     def test_a_jar_that_never_doubled_has_nothing_to_lose(self) -> None:
         self.assertFalse(verdict(LOW, LOW, LOW).rises_no_more)
