@@ -3,17 +3,28 @@
 from __future__ import annotations
 
 import json
+import tempfile
 from datetime import UTC, datetime, timedelta
 from typing import Any
+from unittest import TestCase
 from uuid import uuid4
 
-from django.test import Client
+from django.test import Client, override_settings
 
 PASSWORD = "three quiet loaves"
 
 
 def ago(hours: float) -> str:
     return (datetime.now(UTC) - timedelta(hours=hours)).isoformat()  # noqa: TID251  (the server's own clock)
+
+
+def files_of_its_own(test: TestCase) -> None:
+    """What a test keeps as files goes with it."""
+    folder = tempfile.TemporaryDirectory()
+    test.addCleanup(folder.cleanup)
+    kept = override_settings(DESPERTAR_FILES=folder.name)
+    kept.enable()
+    test.addCleanup(kept.disable)
 
 
 class Baker:

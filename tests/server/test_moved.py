@@ -3,24 +3,19 @@
 from __future__ import annotations
 
 import base64
-import tempfile
 from uuid import uuid4
 
-from django.test import TestCase, override_settings
+from django.test import TestCase
 
 from photos.models import Photo
 
-from .base import Baker, ago, look_body, new_jar
+from .base import Baker, ago, files_of_its_own, look_body, new_jar
 from .test_photos import jpeg
 
 
 class Moved(TestCase):
     def setUp(self) -> None:
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        kept = override_settings(DESPERTAR_FILES=folder.name)
-        kept.enable()
-        self.addCleanup(kept.disable)
+        files_of_its_own(self)
         self.baker = Baker("Ines").sign_up().always_home().plan().mix(50.0)
         self.wrong = self.baker.jar_id
         self.baker.last_feed = None

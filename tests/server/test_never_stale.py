@@ -7,7 +7,6 @@ holds for each.
 from __future__ import annotations
 
 import base64
-import tempfile
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
 from typing import Any
@@ -15,13 +14,13 @@ from unittest import mock
 from uuid import uuid4
 
 from django.core.cache import caches
-from django.test import TestCase, override_settings
+from django.test import TestCase
 from django.utils import timezone
 
 from guidance import pages, services, told_now
 from logbook import reading
 
-from .base import Baker, ago, feed_body, look_body, new_jar, record
+from .base import Baker, ago, feed_body, files_of_its_own, look_body, new_jar, record
 from .test_photos import jpeg
 
 
@@ -34,11 +33,7 @@ def forget() -> None:
 
 class NeverStale(TestCase):
     def setUp(self) -> None:
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        kept = override_settings(DESPERTAR_FILES=folder.name)
-        kept.enable()
-        self.addCleanup(kept.disable)
+        files_of_its_own(self)
         forget()
         self.baker = Baker("Ines").sign_up().always_home().plan().mix(60.0)
         self.baker.feed(20.0)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import base64
 import errno
-import tempfile
 from io import BytesIO
 from pathlib import Path
 from typing import Any
@@ -12,12 +11,12 @@ from unittest import mock
 from uuid import uuid4
 
 from django.conf import settings
-from django.test import TestCase, override_settings
+from django.test import TestCase
 from PIL import Image
 
 from photos.models import Photo
 
-from .base import Baker, ago
+from .base import Baker, ago, files_of_its_own
 
 POINTS = {"bottom": {"x": 0.5, "y": 0.9}, "mark": {"x": 0.5, "y": 0.6}, "level": {"x": 0.5, "y": 0.3}}
 
@@ -38,11 +37,7 @@ def jpeg(width: int = 400, height: int = 600, *, exif: bool = False, kind: str =
 
 class Photos(TestCase):
     def setUp(self) -> None:
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        kept = override_settings(DESPERTAR_FILES=folder.name)
-        kept.enable()
-        self.addCleanup(kept.disable)
+        files_of_its_own(self)
         self.baker = Baker("Ines").sign_up().plan().mix(30.0)
         self.path = f"/api/jars/{self.baker.jar_id}/photos"
 
