@@ -2,10 +2,16 @@
 
 from __future__ import annotations
 
+import secrets
 import uuid
 
 from django.conf import settings
 from django.db import models
+
+
+def first_revision() -> int:
+    """Somewhere: a jar that is laid anew under the same id, as the demo's are, is never taken for the one before."""
+    return secrets.randbelow(2**31)
 
 
 class Kitchen(models.Model):
@@ -62,7 +68,7 @@ class Jar(models.Model):
     came_by = models.CharField(max_length=10, null=True)
     put_away_at = models.DateTimeField(null=True)
     # Counts what was written of it: its own row, its log, its photos. What is kept of a jar is kept by it.
-    revision = models.PositiveIntegerField(default=0)
+    revision = models.PositiveIntegerField(default=first_revision)
     made_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:

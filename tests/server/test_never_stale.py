@@ -17,7 +17,9 @@ from django.core.cache import caches
 from django.test import TestCase
 from django.utils import timezone
 
+from accounts.models import Account
 from guidance import pages, services, told_now
+from kitchen.services import remove_jars
 from logbook import reading
 
 from .base import Baker, ago, feed_body, files_of_its_own, look_body, new_jar, record
@@ -93,6 +95,19 @@ class NeverStale(TestCase):
         self.assert_seen(lambda: ok("POST", "/api/heard", {"notice": notice}))
         self.assert_seen(lambda: ok("PUT", f"{jar}/shelf", {"on_shelf": False}))
         self.assert_seen(lambda: ok("PUT", f"{jar}/shelf", {"on_shelf": True}))
+
+    def test_a_jar_that_is_laid_anew_under_the_same_id(self) -> None:
+        """As the demo's are: as much was written of it as of the one before, and it is another."""
+        account = Account.objects.get(name="Ines")
+
+        def lay() -> None:
+            remove_jars(account)
+            self.baker.last_feed = None
+            self.baker.plan(id=self.baker.jar_id, warmth_c=26.0).mix(40.0)
+            self.baker.feed(10.0)
+            self.baker.look(2.0)
+
+        self.assert_seen(lay)
 
     def test_photos(self) -> None:
         photo = {"id": str(uuid4()), "at": ago(1.0), "look": None, "points": None}

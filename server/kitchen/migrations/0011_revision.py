@@ -2,6 +2,8 @@
 
 from django.db import migrations, models
 
+import kitchen.models
+
 
 class Migration(migrations.Migration):
 
@@ -13,6 +15,6 @@ class Migration(migrations.Migration):
         migrations.AddField(
             model_name='jar',
             name='revision',
-            field=models.PositiveIntegerField(default=0),
+            field=models.PositiveIntegerField(default=kitchen.models.first_revision),
         ),
     ]
