@@ -79,6 +79,7 @@ class Remedy(StrEnum):
     STIR = "stir"
     WAIT = "wait"
     WAKE_SLOWLY = "wake_slowly"
+    THINK_BACK = "think_back"
 
 
 class Caution(StrEnum):

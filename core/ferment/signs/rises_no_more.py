@@ -9,6 +9,6 @@ SIGN = Sign(
     code=SignCode.RISES_NO_MORE,
     urgency=Urgency.WARNING,
     cases=(Case((RisesNoMore(),), sure=0.85),),
-    do=(Remedy.SMALLER_RATIO, Remedy.ADD_WHOLE_FLOUR, Remedy.MOVE_WARMER),
+    do=(Remedy.THINK_BACK, Remedy.SMALLER_RATIO, Remedy.ADD_WHOLE_FLOUR, Remedy.MOVE_WARMER),
     dont=(Caution.DO_NOT_USE_YET, Caution.DO_NOT_FEED_MORE),
 )

@@ -94,7 +94,7 @@ ROWS: tuple[tuple[str, Scene, SignCode, Remedy], ...] = (
         "it doubled, and its last feeds failed",
         scene(200, woke=True, rises_no_more=True),
         S.RISES_NO_MORE,
-        R.SMALLER_RATIO,
+        R.THINK_BACK,
     ),
     ("up and down again", scene(200, seen(5, 2.1), seen(9, 1.2)), S.HUNGRY_AGAIN, R.FEED_SOONER),
     ("by the high mark", scene(200, seen(9, 1.1, high=2.0)), S.HUNGRY_AGAIN, R.FEED_SOONER),

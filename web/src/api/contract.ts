@@ -3479,7 +3479,7 @@ export interface components {
          * Remedy
          * @enum {string}
          */
-        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait" | "wake_slowly";
+        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait" | "wake_slowly" | "think_back";
         /**
          * RiseOut
          * @description The running feed's forecast in short.

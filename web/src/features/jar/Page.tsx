@@ -72,7 +72,9 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
         <div className="flex flex-col gap-3">
           <h1 className="text-4xl">{jar.name}</h1>
           {assessment.stage && !danger && !binned && (
-            <p className="font-semibold">{stageLine(assessment.stage, now, zone)}</p>
+            <p className="font-semibold">
+              {stageLine(assessment.stage, now, zone, assessment.readiness?.rises_no_more)}
+            </p>
           )}
           <p className="text-soft">{facts(opened)}</p>
           <Lineage opened={opened} />

@@ -58,6 +58,12 @@ describe("the stage", () => {
   });
 });
 
+describe("a jar that rose and does not now", () => {
+  it("is not told to be in its first quiet days", () => {
+    expect(stageLine(STAGE, NOW, "UTC", true)).toBe("Quiet again: it rose before, and does not now.");
+  });
+});
+
 describe("the hour that would settle it", () => {
   it("is named", () => {
     const line = stageLine(

@@ -48,7 +48,9 @@ export function stageLine(
   { stage, likely_only: likelyOnly, asks, settles, settles_at: at }: StageFound,
   now: string,
   zone: string,
+  risesNoMore = false,
 ): string {
+  if (risesNoMore) return "Quiet again: it rose before, and does not now.";
   const likely = likelyOnly ? "Likely " : "";
   const name = likely ? STAGE_NAMES[stage].toLowerCase() : STAGE_NAMES[stage];
   const hour =
@@ -65,8 +67,7 @@ const SIGN_WORDS: Record<SignCode, string> = {
   hungry_liquid: "Liquid on top: it is hungry.",
   starving_smell: "Nail-varnish smell: it is starving.",
   hungry_again: "It rose and fell again: hungry before its next feed.",
-  rises_no_more:
-    "It rose, and now it does not. Think back: an hour above 40 °C (an oven light), another flour or bleached flour, chlorinated water, salt, or days unfed. Two feeds with what it rose on before, in a warm place, show whether it lives.",
+  rises_no_more: "It rose, and now it does not.",
   lessening: "It rises less from feed to feed.",
   forgotten: "A feed was left out. It takes that well.",
   overflow: "It reached the rim.",
@@ -107,6 +108,8 @@ const REMEDY_WORDS: Record<Remedy, string> = {
   keep_to_plan: "Keep to the plan.",
   stir: "Stir it; it gets air that way.",
   wait: "Give it time.",
+  think_back:
+    "Think back: an hour above 40 °C (an oven light), bleached or other flour, chlorinated water, salt, days unfed. Two feeds with what it rose on before, in a warm place, show whether it lives.",
   wake_slowly:
     "Pour off, then feed it equal parts once a day for about three days, until it doubles in time.",
 };
