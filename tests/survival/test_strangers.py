@@ -9,6 +9,7 @@ import base64
 import json
 import tempfile
 from typing import Any
+from urllib.parse import urlencode
 from uuid import uuid4
 
 from django.test import TestCase, override_settings
@@ -25,9 +26,16 @@ CALLS = 3
 SOUND = {"at": ago(1.0), "until": ago(0.5), "mixed_at": ago(-9.0), "photo": base64.b64encode(jpeg()).decode()}
 
 
-def calls_of(operation: Any) -> list[tuple[str, object]]:
-    """A few paths and sound bodies by the schema."""
-    return [(one.path, sound(one.body) if isinstance(one.body, dict) else None) for one in made_up(operation, CALLS)]
+def calls_of(operation: Any) -> list[tuple[str, str, object]]:
+    """A few paths, what is asked of them, and sound bodies by the schema."""
+    return [
+        (one.path, asked(one.query), sound(one.body) if isinstance(one.body, dict) else None)
+        for one in made_up(operation, CALLS)
+    ]
+
+
+def asked(query: dict[str, object] | None) -> str:
+    return f"?{urlencode(query, doseq=True)}" if query else ""
 
 
 def sound(body: object) -> object:
@@ -70,9 +78,9 @@ class Strangers(TestCase):
             if not any(name in self.ids for name in names):
                 self.assertLessEqual(set(names), {"code", "token", "size"}, f"{operation.label}: whose is this?")
                 continue
-            for path, body in calls_of(operation):
+            for path, query, body in calls_of(operation):
                 with self.subTest(operation.label):
-                    place = path.format(**{"size": "large", **self.ids})
+                    place = path.format(**{"size": "large", **self.ids}) + query
                     method = operation.method.upper()
                     self.assertEqual(self.stranger.problem(method, place, body)[:2], (404, "not_found"), body)
                     self.assertEqual(self.nobody.problem(method, place, body)[0], 401)
@@ -85,9 +93,9 @@ class Strangers(TestCase):
         for operation in operations():
             if list(operation.path_parameters) or operation.label in ("DELETE /api/session", "POST /api/accounts"):
                 continue
-            for path, body in calls_of(operation):
+            for path, query, body in calls_of(operation):
                 with self.subTest(operation.label):
-                    content = json.dumps(self.stranger.call(operation.method.upper(), path, body)[1])
+                    content = json.dumps(self.stranger.call(operation.method.upper(), path + query, body)[1])
                     self.assertNotIn("Secret", content)
                     for one in self.ids.values():
                         self.assertNotIn(one, content)
