@@ -8,13 +8,14 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable, Iterator
 
-from . import forecasting, modelling, planning, readiness, verdicts
+from . import forecasting, learning, modelling, planning, readiness, verdicts
 
 BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "planning": planning.report,
     "modelling": modelling.report,
     "forecasting": forecasting.report,
     "readiness": readiness.report,
+    "learning": learning.report,
     "verdicts": verdicts.report,
 }
 

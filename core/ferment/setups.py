@@ -25,7 +25,8 @@ from .record.ledger import Ledger, replay
 from .record.log import Log
 from .record.terms import Moved
 from .refusal import Refusal, within
-from .tracker import Background, Turn
+from .tracker import Background, Prior, Turn
+from .tracker.prior import BOOK_PRIOR
 
 LEAST_C, MOST_C = 2.0, 45.0
 
@@ -37,7 +38,8 @@ class Setup:
     `scale_step` is in grams, None without a scale. `method` is a baker's own; without one `family` names one of the
     catalogue. `size` multiplies the method's amounts. The jar stands at `warmth_c` °C, at night at `night_c` where that
     differs; what a thermometer wrote down in `readings` counts before both. `ready_after` is the baker's own rule of
-    ready. `hours` are the baker's, and those in `later_hours` from their time on.
+    ready. `hours` are the baker's, and those in `later_hours` from their time on. `prior` is what the baker's earlier
+    jars taught of this one.
     """
 
     family: str
@@ -53,6 +55,7 @@ class Setup:
     method: Method | None = None
     ready_after: Strictness = Strictness.USUAL
     later_hours: tuple[LaterHours, ...] = ()
+    prior: Prior = BOOK_PRIOR
 
     @property
     def step(self) -> float:
@@ -90,7 +93,7 @@ def background_of(setup: Setup, course: Course, ledger: Ledger) -> Background:
     """What the tracker needs beside the log; temperatures noted with looks count as a thermometer's."""
     noted = tuple(Degrees(seen.at, seen.celsius) for seen in ledger.sightings if seen.celsius is not None)
     place = replace(place_of(setup, ledger), readings=(*setup.readings, *noted))
-    return Background(course.origin, course.culture.blend, place, ledger.cold_spans, setup.ready_after)
+    return Background(course.origin, course.culture.blend, place, ledger.cold_spans, setup.ready_after, setup.prior)
 
 
 def meals_ahead(made: Plan, start: datetime) -> tuple[Turn, ...]:

@@ -11,6 +11,7 @@ from ninja import Router
 
 from accounts.security import Baker, signed_in
 from kitchen.wire import setup_in
+from logbook.lessons import taught_by_earlier
 from problems import ProblemsOut
 
 from . import pages, services
@@ -75,7 +76,11 @@ def read_unread_jar(request: Baker, jar_id: UUID) -> UnreadJarOut:
 
 @router.post("/preview", response={200: Assessment, 422: ProblemsOut})
 def preview(request: Baker, payload: PreviewIn) -> Assessment:
-    return Assessment.model_validate(services.preview(setup_in(payload, request.auth), timezone.now()))
+    now = timezone.now()
+    setup = setup_in(payload, request.auth)
+    if payload.by_earlier_jars:
+        setup = taught_by_earlier(request.auth, setup, now)
+    return Assessment.model_validate(services.preview(setup, now))
 
 
 @router.post("/preview/starts", response={200: list[datetime], 422: ProblemsOut})

@@ -63,6 +63,8 @@ class Jar(models.Model):
     night_c = models.FloatField(null=True)
     thermometer = models.UUIDField(null=True)
     ready_after = models.CharField(max_length=10, default="usual")
+    # What the baker's earlier jars taught of it when it was planned.
+    taught = models.JSONField(null=True)
     starts_at = models.DateTimeField()
     mother = models.ForeignKey("self", on_delete=models.SET_NULL, null=True, related_name="daughters")
     came_by = models.CharField(max_length=10, null=True)

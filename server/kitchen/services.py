@@ -28,6 +28,7 @@ from ferment.ready_rule import Strictness
 from ferment.record.log import UsedFor
 from ferment.refusal import Refusal
 from ferment.setups import Setup, course_of
+from ferment.tracker.prior import Prior, prior_as_json, prior_from_json
 from places.services import owns, warmth_of
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError, marked
@@ -275,6 +276,7 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup, beside: Besid
         warmth_c=setup.warmth_c,
         night_c=setup.night_c,
         ready_after=setup.ready_after,
+        taught=prior_as_json(setup.prior),
         starts_at=setup.starts_at,
         thermometer=beside.thermometer,
         mother_id=beside.mother,
@@ -329,12 +331,21 @@ def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> J
             night_c=jar.night_c,
             readings=warmth.get(jar.thermometer, ()) if jar.thermometer else (),
             ready_after=Strictness(jar.ready_after),
+            prior=_prior(jar.taught),
         )
     except Refusal as refusal:
         raise UnreadableError(refusal.code, refusal.field, refusal.facts) from refusal
     except ValueError as error:
         raise UnreadableError(ServerProblem.STORED_BROKEN, "ready_after") from error
     return JarCard(**_label(jar), setup=setup, thermometer=jar.thermometer, lineage=_lineage(jar))
+
+
+def _prior(written: object) -> Prior:
+    """Raises UnreadableError."""
+    try:
+        return prior_from_json(written)
+    except ValueError as error:
+        raise UnreadableError(ServerProblem.STORED_BROKEN, "taught") from error
 
 
 def _lineage(jar: Jar) -> Lineage:

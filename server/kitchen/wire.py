@@ -36,7 +36,7 @@ class JarBody(Request):
     """A jar as planned: its method with what was chosen of it, its glass, and where it stands. Grams, ml, mm, °C.
 
     `flare` is the inside width at the rim over that at the bottom: 1 for a straight jar. `scale_step` is null without a
-    scale, `size` where it is what this jar takes.
+    scale, `size` where it is what this jar takes. `by_earlier_jars` lets what the baker's earlier jars showed count.
     """
 
     name: Name
@@ -53,6 +53,7 @@ class JarBody(Request):
     night_c: float | None
     ready_after: Strictness
     starts_at: Moment
+    by_earlier_jars: bool = True
 
 
 class NewJarIn(JarBody):

@@ -13,6 +13,7 @@ from kitchen.wire import JarOut, NewJarIn, PlaceIn, beside_in, card_out, setup_i
 from problems import ProblemsOut
 
 from . import services
+from .lessons import taught_by_earlier
 from .wire import AmendIn, ChangeOut, EntryOut, RecordIn, changed_out, recorded_out
 
 router = Router(tags=["logbook"], auth=signed_in)
@@ -22,8 +23,12 @@ WRITES = {200: EntryOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut}
 @router.post("/jars", response={200: JarOut, 409: ProblemsOut, 422: ProblemsOut})
 def plan_jar(request: Baker, payload: NewJarIn) -> JarOut:
     """A new jar, with what was done since its start where it was begun before."""
-    new = services.NewJar(payload.id, payload.name, setup_in(payload, request.auth), beside_in(payload), payload.begun)
-    return card_out(services.plan_new(request.auth, new, timezone.now()))
+    now = timezone.now()
+    setup = setup_in(payload, request.auth)
+    if payload.by_earlier_jars:
+        setup = taught_by_earlier(request.auth, setup, now)
+    new = services.NewJar(payload.id, payload.name, setup, beside_in(payload), payload.begun)
+    return card_out(services.plan_new(request.auth, new, now))
 
 
 @router.get("/jars/{jar_id}/log", response={200: list[EntryOut], 404: ProblemsOut})

@@ -54,6 +54,34 @@ class TheBakersHours(TestCase):
             self.assertEqual(refused, (422, code, "weekend"))
 
 
+class EarlierJars(TestCase):
+    def test_what_they_showed_counts_for_the_next_unless_it_is_left_out(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(150.0)
+        for day in range(1, 6):
+            baker.feed(150.0 - 24.0 * day)
+            baker.look(150.0 - 24.0 * day - 9.0, level={"value": 1.1, "unit": "times"})
+        asked = {key: part for key, part in new_jar().items() if key != "id"}
+        by_lesson = baker.ok("POST", "/api/preview", asked)
+        by_the_book = baker.ok("POST", "/api/preview", {**asked, "by_earlier_jars": False})
+        self.assertEqual((by_lesson["taught"]["jars"], by_the_book["taught"]), (1, None))
+        self.assertNotEqual(by_lesson["ready_on"], by_the_book["ready_on"])
+        for body, taught in ((asked, by_lesson["taught"]), ({**asked, "by_earlier_jars": False}, None)):
+            baker.plan(**body)
+            self.assertEqual(baker.jar()["assessment"]["taught"], taught)
+        # It was taught when it was planned: what the first jar shows later changes nothing of it.
+        stranger = Baker("Noor").sign_up()
+        self.assertIsNone(stranger.ok("POST", "/api/preview", asked)["taught"])
+
+    def test_a_culture_from_outside_is_not_reckoned_by_them(self) -> None:
+        baker = Baker("Ines").sign_up().plan().mix(150.0)
+        for day in range(1, 6):
+            baker.feed(150.0 - 24.0 * day)
+            baker.look(150.0 - 24.0 * day - 9.0)
+        woken = {**new_jar(), "family": "wake_and_keep", "choices": {"way": "counter"}}
+        woken.pop("id")
+        self.assertIsNone(baker.ok("POST", "/api/preview", woken)["taught"])
+
+
 class TheShelf(TestCase):
     def test_flours_by_the_bakers_own_names(self) -> None:
         baker = Baker("Ines").sign_up()

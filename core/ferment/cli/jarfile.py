@@ -26,6 +26,7 @@ from ..record.log import Bake, Bin, Deed, Entry, Feed, Leave, Log, Look, PutBack
 from ..record.terms import Moved, OtherAmount, OtherFlour, OtherJar, OtherRhythm, OtherWay, Picks
 from ..refusal import Refusal, RefusalCode, within
 from ..setups import Setup
+from ..tracker.prior import Prior, prior_as_json, prior_from_json
 
 MOST_ENTRIES = 5_000
 MOST_MM = 10_000.0
@@ -89,6 +90,8 @@ def write_jar(setup: Setup, log: Log) -> dict[str, object]:
             "readings": [{"at": one.at.isoformat(), "celsius": one.celsius} for one in setup.readings],
             # A way of the catalogue is known by its name; a baker's own goes with the jar.
             "method": to_json(setup.method) if setup.method and setup.method not in FAMILIES else None,
+            # Only where earlier jars taught something.
+            **({"prior": prior_as_json(setup.prior)} if setup.prior.jars else {}),
         },
         "log": [_written(entry) for entry in log],
     }
@@ -163,6 +166,7 @@ def _converter() -> Converter:
     converter.register_structure_hook_func(lambda kind: kind == Choice, lambda value, _: _choice(converter, value))
     converter.register_structure_hook_func(lambda kind: kind == Picks, lambda value, _: _picks(converter, value))
     converter.register_unstructure_hook_func(lambda kind: kind == Picks, dict)
+    converter.register_structure_hook(Prior, lambda value, _: _prior(value))
     converter.register_structure_hook(Method, lambda value, _: from_json(value))
     converter.register_structure_hook(Hours, lambda value, _: value)
     converter.register_structure_hook(LaterHours, lambda value, _: value)
@@ -193,6 +197,13 @@ def _flours(converter: Converter, value: object) -> FlourLot:
         except WrongFormError as fault:
             raise WrongFormError(fault.wanted, f".{name}") from None
     return tuple(parts)
+
+
+def _prior(value: object) -> Prior:
+    try:
+        return prior_from_json(value)
+    except ValueError:
+        raise WrongFormError("middles, spreads and jars, as written by this program") from None
 
 
 def _choices(converter: Converter, value: object) -> Choices:

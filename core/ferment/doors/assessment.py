@@ -23,7 +23,7 @@ from ..record.log import Bake, Deed, DeedKind, Log
 from ..setups import Setup, background_of, course_of, ledger_of, meals_ahead, plan_of
 from ..signs import Finding
 from ..signs.contract import Urgency
-from ..tracker import Background, Forecast, Ready, Turn, forecast, prior_ready
+from ..tracker import Background, Forecast, Prior, Ready, Turn, forecast, prior_ready
 from ..tracker.outlook import Outlook, outlook, yeast_unshown
 from ..verdicts.cautions import Notice, notices
 from ..verdicts.counsel import Counsel, counsel
@@ -114,6 +114,7 @@ class Assessment:
     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come;
     `held_up` is what holds it up where its likely day is over.
+    `taught` is what the baker's earlier jars taught of it; None where none did.
     `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
     `chapters` are those of its life, `put_by` what was dried. `asks_how_to_keep` says that it is ready, or its way at
     its end, and nobody has said how it goes on: its plan does not repeat then. `bakes` are planned and not mixed yet,
@@ -139,6 +140,7 @@ class Assessment:
     hungry_again_at: datetime | None
     ready_ahead: Ready | None
     held_up: tuple[HoldUp, ...]
+    taught: Prior | None
     expected_look: ExpectedLook
     asked: AskedOfLook
     chilled: tuple[ColdSpan, ...]
@@ -222,7 +224,7 @@ def _assessment(
         told = None
     return Assessment(
         day=day_of(start, now) if start else 0,
-        normal=None if danger or ledger.binned else _normal(made, start, now),
+        normal=None if danger or ledger.binned or _rises_no_more(judged) else _normal(made, start, now),
         in_jar=in_jar(ledger, ledger.vessel),
         since_feed=since_feed(ledger, now),
         next_move=_next_move(ledger, judged.findings, made, now),
@@ -240,6 +242,7 @@ def _assessment(
         hungry_again_at=_hungry_again_at(told, now),
         ready_ahead=ready_on if ready_on and not is_ready and ready_on.on.likely > now else None,
         held_up=() if danger or asks or is_kept(made.course) else _held_up(ledger, background, judged, ready_on, now),
+        taught=background.prior if background.prior.jars else None,
         expected_look=expected_look(
             judged.stage.stage if judged.stage else None, past_peak=told is not None and told.peaks.likely < now
         ),
@@ -281,6 +284,11 @@ def _doubles_at(ledger: Ledger, told: Forecast | None) -> float:
     if told is not None:
         return told.doubles_at
     return round(doubles_at(paste_in(ledger)), 3) if ledger.rounds else DOUBLED
+
+
+def _rises_no_more(judged: Judgement) -> bool:
+    """What is usual on its day says nothing of such a jar."""
+    return judged.readiness is not None and judged.readiness.rises_no_more
 
 
 def _normal(made: Plan, start: datetime | None, now: datetime) -> Normal | None:

@@ -41,6 +41,10 @@ ADVICE = frozenset(Advice)
 _Event = Round | Deed | Leave | Word | Use | PutBack | Bake | Terms | LaterHours
 
 
+# What is done to a jar, or added to it, without any step of its plan.
+CHANGES_NO_PLAN = frozenset({DeedKind.SPARE_SET_ASIDE, DeedKind.SWEETENED, DeedKind.YEAST_ADDED})
+
+
 @dataclass
 class Walk:
     """The course after everything in the log up to `now`."""
@@ -284,7 +288,7 @@ class Walk:
             self._change(ChangeCode.ADVICE_TAKEN, word.at, word.id, advice=word.about)
 
     def _did(self, deed: Deed) -> None:
-        if deed.deed is DeedKind.SPARE_SET_ASIDE:
+        if deed.deed in CHANGES_NO_PLAN:
             return
         self._look(deed.at)
         if deed.deed is DeedKind.LET_GO:

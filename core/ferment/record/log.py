@@ -130,7 +130,8 @@ class Bin:
 
 class DeedKind(StrEnum):
     """What else a baker does with a jar. Going cold or warm is a change of place that may last; one that is let go is
-    fed no more."""
+    fed no more. What was added beside flour and water (sugar, honey, fruit; baker's yeast) is never needed, but
+    noted."""
 
     STIRRED = "stirred"
     SKIPPED = "skipped"
@@ -138,6 +139,8 @@ class DeedKind(StrEnum):
     TO_COUNTER = "to_counter"
     SPARE_SET_ASIDE = "spare_set_aside"
     LET_GO = "let_go"
+    SWEETENED = "sweetened"
+    YEAST_ADDED = "yeast_added"
 
 
 @dataclass(frozen=True)

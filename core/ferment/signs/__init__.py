@@ -12,6 +12,7 @@ from datetime import datetime, timedelta
 
 from ..record.ledger import Sighting
 from . import (
+    bakers_yeast,
     bubbles_no_rise,
     cold_kitchen,
     diluted,
@@ -25,33 +26,43 @@ from . import (
     lessening,
     mould,
     nothing_yet,
+    other_warmth,
     overflow,
     quiet_days,
+    raised_cold,
     rested_long,
     resting_liquid,
     rises_no_more,
     settling_liquid,
+    slow_to_wake,
     smell_turned,
     spoiled,
     starving_smell,
+    stood_too_hot,
+    sweetened,
     thriving,
     too_hot,
+    unfed_warm,
 )
-from .contract import Caution, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of, shown_by
+from .contract import Caution, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of, holds, shown_by
 
 SIGNS: tuple[Sign, ...] = (
     mould.SIGN,
     spoiled.SIGN,
     too_hot.SIGN,
+    stood_too_hot.SIGN,
     film.SIGN,
     hungry_liquid.SIGN,
     starving_smell.SIGN,
     hungry_again.SIGN,
     rises_no_more.SIGN,
     lessening.SIGN,
+    unfed_warm.SIGN,
     forgotten.SIGN,
+    bakers_yeast.SIGN,
     overflow.SIGN,
     dry_skin.SIGN,
+    other_warmth.SIGN,
     bubbles_no_rise.SIGN,
     diluted.SIGN,
     cold_kitchen.SIGN,
@@ -59,11 +70,14 @@ SIGNS: tuple[Sign, ...] = (
     settling_liquid.SIGN,
     nothing_yet.SIGN,
     quiet_days.SIGN,
+    slow_to_wake.SIGN,
+    raised_cold.SIGN,
     early_smell.SIGN,
     smell_turned.SIGN,
     resting_liquid.SIGN,
     rested_long.SIGN,
     thriving.SIGN,
+    sweetened.SIGN,
 )
 # Where one says that the other is meant, the other is not told beside it.
 INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
@@ -71,12 +85,19 @@ INSTEAD: tuple[tuple[SignCode, SignCode], ...] = (
     (SignCode.HUNGRY_LIQUID, SignCode.HUNGRY_AGAIN),
     (SignCode.HUNGRY_LIQUID, SignCode.SETTLING_LIQUID),
     (SignCode.STARVING_SMELL, SignCode.HUNGRY_AGAIN),
+    (SignCode.HUNGRY_LIQUID, SignCode.UNFED_WARM),
+    (SignCode.UNFED_WARM, SignCode.FORGOTTEN),
+    (SignCode.UNFED_WARM, SignCode.HUNGRY_AGAIN),
     (SignCode.FORGOTTEN, SignCode.HUNGRY_AGAIN),
+    (SignCode.COLD_KITCHEN, SignCode.SLOW_TO_WAKE),
+    (SignCode.DILUTED, SignCode.SLOW_TO_WAKE),
+    (SignCode.STOOD_TOO_HOT, SignCode.RISES_NO_MORE),
     (SignCode.COLD_KITCHEN, SignCode.NOTHING_YET),
     (SignCode.DILUTED, SignCode.QUIET_DAYS),
     (SignCode.RISES_NO_MORE, SignCode.LESSENING),
     (SignCode.RISES_NO_MORE, SignCode.DILUTED),
 )
+_BY_CODE: Mapping[SignCode, Sign] = {sign.code: sign for sign in SIGNS}
 # What one says to do now is not warned of by another beside it.
 SILENCED_BY: Mapping[Caution, Remedy] = {Caution.DO_NOT_FEED_MORE: Remedy.FEED_NOW}
 
@@ -138,7 +159,12 @@ def findings(
 
 def _as_ruled(finding: Finding, scene: Scene, now: datetime, ruled: Mapping[str, Ruled]) -> Finding | None:
     word = ruled.get(finding.sign)
+    sign = _BY_CODE[finding.sign]
+    if word is not None and sign.asks_for_cause:
+        return replace(finding, do=(*(sign.if_so if word.so else ()), *finding.do), ask=None)
     shown = finding.seen_at if finding.look_id else now - timedelta(hours=scene.since_feed_h)
+    if word is not None and sign.no_ends and not word.so:
+        return None
     if word is None or word.at < shown or finding.urgency is Urgency.DANGER:
         return finding
     return replace(finding, sure=1.0, ask=None) if word.so else None
@@ -157,7 +183,7 @@ def _find(sign: Sign, scene: Scene, now: datetime) -> Finding | None:
         sign.code,
         sign.urgency,
         case.sure,
-        sign.do,
+        (*sign.do, *(one.remedy for one in sign.also if holds(one.clues, scene))),
         sign.dont,
         case.ask,
         look.look_id if look else None,

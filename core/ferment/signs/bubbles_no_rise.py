@@ -4,18 +4,28 @@ from __future__ import annotations
 
 from ..ready_rule import YEASTS_OWN_H
 from ..record.log import Bubbles
-from .contract import Age, BubblesAre, Case, HoursSinceFeed, Remedy, Rose, Sign, SignCode, Urgency, WetterThan
+from .contract import (
+    Age,
+    Also,
+    BubblesAre,
+    Case,
+    HoursSinceFeed,
+    LittleGluten,
+    Remedy,
+    Rose,
+    Sign,
+    SignCode,
+    Urgency,
+    WetterThan,
+)
 
-OLD_ENOUGH = Age(from_h=YEASTS_OWN_H)
 BUBBLY = BubblesAre(frozenset({Bubbles.THROUGHOUT, Bubbles.FROTH}))
+FLAT = (Age(from_h=YEASTS_OWN_H), HoursSinceFeed(from_h=6), BUBBLY, Rose(at_most=1.25))
 
 SIGN = Sign(
     code=SignCode.BUBBLES_NO_RISE,
     urgency=Urgency.CARE,
-    cases=(
-        Case(
-            (Age(from_h=YEASTS_OWN_H), HoursSinceFeed(from_h=6), BUBBLY, Rose(at_most=1.25), WetterThan(115)), sure=0.8
-        ),
-    ),
-    do=(Remedy.LESS_WATER, Remedy.WAIT),
+    cases=(Case((*FLAT, WetterThan(115)), sure=0.8), Case((*FLAT, LittleGluten()), sure=0.8)),
+    do=(Remedy.BY_ITS_BUBBLES,),
+    also=(Also(Remedy.LESS_WATER, (WetterThan(90),)),),
 )

@@ -18,7 +18,7 @@ from itertools import pairwise
 from typing import Any
 
 from ..record.ledger import Sighting, highest
-from ..record.log import Bubbles, Smell, Thickness, Top
+from ..record.log import Bubbles, DeedKind, Smell, Thickness, Top
 
 
 class Urgency(IntEnum):
@@ -34,6 +34,7 @@ class SignCode(StrEnum):
     MOULD = "mould"
     SPOILED = "spoiled"
     TOO_HOT = "too_hot"
+    STOOD_TOO_HOT = "stood_too_hot"
     FILM = "film"
     HUNGRY_LIQUID = "hungry_liquid"
     STARVING_SMELL = "starving_smell"
@@ -41,6 +42,7 @@ class SignCode(StrEnum):
     RISES_NO_MORE = "rises_no_more"
     LESSENING = "lessening"
     FORGOTTEN = "forgotten"
+    UNFED_WARM = "unfed_warm"
     OVERFLOW = "overflow"
     DRY_SKIN = "dry_skin"
     BUBBLES_NO_RISE = "bubbles_no_rise"
@@ -49,6 +51,11 @@ class SignCode(StrEnum):
     SETTLING_LIQUID = "settling_liquid"
     NOTHING_YET = "nothing_yet"
     QUIET_DAYS = "quiet_days"
+    SLOW_TO_WAKE = "slow_to_wake"
+    OTHER_WARMTH = "other_warmth"
+    RAISED_COLD = "raised_cold"
+    BAKERS_YEAST = "bakers_yeast"
+    SWEETENED = "sweetened"
     EARLY_SMELL = "early_smell"
     DILUTED = "diluted"
     THRIVING = "thriving"
@@ -60,8 +67,11 @@ class SignCode(StrEnum):
 class Remedy(StrEnum):
     BIN_ALL = "bin_all"
     MOVE_COOLER = "move_cooler"
+    COOLER_SPOT = "cooler_spot"
     MOVE_WARMER = "move_warmer"
     LIFT_OFF = "lift_off"
+    COVER_BETTER = "cover_better"
+    LOOK_FIRST = "look_first"
     FRESH_JAR = "fresh_jar"
     POUR_OFF = "pour_off"
     STIR_IN = "stir_in"
@@ -75,6 +85,11 @@ class Remedy(StrEnum):
     ADD_WHOLE_FLOUR = "add_whole_flour"
     BIGGER_JAR = "bigger_jar"
     LESS_WATER = "less_water"
+    BY_ITS_BUBBLES = "by_its_bubbles"
+    BACK_TO_WARM = "back_to_warm"
+    OTHER_FLOUR_AND_WATER = "other_flour_and_water"
+    TEST_FEEDS = "test_feeds"
+    TELL_WARMTH = "tell_warmth"
     KEEP_TO_PLAN = "keep_to_plan"
     STIR = "stir"
     WAIT = "wait"
@@ -97,6 +112,8 @@ class Question(StrEnum):
 
     IS_IT_FUZZY_OR_COLOURED = "is_it_fuzzy_or_coloured"
     DOES_IT_STILL_SMELL_SO = "does_it_still_smell_so"
+    IS_IT_FLOUR_OR_WATER = "is_it_flour_or_water"
+    STANDS_IT_ELSEWHERE = "stands_it_elsewhere"
 
 
 # --- what can be known of a jar for the signs ---
@@ -111,6 +128,9 @@ class Scene:
     `woke` says that a rise was seen that was the yeast's. `smelt_before` is what was smelt before the last look,
     `thinned_to` the share that is left now of what was in the jar two days ago; `rests_h` is since when it stands in
     the fridge, None where it does not. `rises_no_more` says that it had doubled and that its last feeds failed.
+    `little_gluten` says so of its flour. `hottest_c` is the warmest that it was measured or stood at in the last days.
+    `boosted` lists what was added of late that is no food of its own: baker's yeast, sugar. `as_if_c` is the warmth
+    that its looks tell of, where that is another than was told.
     """
 
     age_h: float
@@ -127,6 +147,10 @@ class Scene:
     thinned_to: float = 1.0
     rests_h: float | None = None
     rises_no_more: bool = False
+    little_gluten: bool = False
+    hottest_c: float = 0.0
+    boosted: frozenset[DeedKind] = frozenset()
+    as_if_c: float | None = None
 
     @property
     def was_read(self) -> bool:
@@ -240,6 +264,30 @@ class WetterThan:
 
 
 @dataclass(frozen=True)
+class LittleGluten:
+    """Most of its flour is rye or gluten-free: its gas finds little to hold it."""
+
+
+@dataclass(frozen=True)
+class WasAsHotAs:
+    """It was measured, or stood, so hot in the last days, and is not so hot now."""
+
+    celsius: float
+
+
+@dataclass(frozen=True)
+class AsIfElsewhere:
+    """Its looks tell of another warmth than was told."""
+
+
+@dataclass(frozen=True)
+class Boosted:
+    """The baker added this of late."""
+
+    by: DeedKind
+
+
+@dataclass(frozen=True)
 class FromFlourAndWater:
     """Begun neither with a culture nor with an acid juice: the early bacteria have their say."""
 
@@ -276,6 +324,13 @@ class Rests:
     to_h: float = float("inf")
 
 
+@dataclass(frozen=True)
+class InTheCold:
+    """It has stood in the fridge for so many hours."""
+
+    from_h: float
+
+
 Clue = (
     TopIs
     | TopSeen
@@ -292,12 +347,17 @@ Clue = (
     | Late
     | WarmthIs
     | WetterThan
+    | LittleGluten
+    | WasAsHotAs
+    | Boosted
+    | AsIfElsewhere
     | FromFlourAndWater
     | NotAwakeYet
     | IsAwake
     | SmeltBefore
     | ThinnedTo
     | Rests
+    | InTheCold
 )
 
 
@@ -311,8 +371,21 @@ class Case:
 
 
 @dataclass(frozen=True)
+class Also:
+    """What helps too, where these clues hold."""
+
+    remedy: Remedy
+    clues: tuple[Clue, ...]
+
+
+@dataclass(frozen=True)
 class Sign:
-    """One that is not told `at_rest` is of a jar being fed, and says nothing of one in the fridge."""
+    """One that is not told `at_rest` is of a jar being fed, and says nothing of one in the fridge.
+
+    `also` is what helps too, by how the jar stands. One that `asks_for_cause` stays whatever the answer to its question
+    is: with yes `if_so` comes first of what to do, with no it is asked no more. One that
+    `no_ends` is gone for good once the baker said no.
+    """
 
     code: SignCode
     urgency: Urgency
@@ -320,6 +393,10 @@ class Sign:
     do: tuple[Remedy, ...]
     dont: tuple[Caution, ...] = ()
     at_rest: bool = False
+    also: tuple[Also, ...] = ()
+    asks_for_cause: bool = False
+    if_so: tuple[Remedy, ...] = ()
+    no_ends: bool = False
 
 
 # --- judging ---
@@ -364,6 +441,10 @@ _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     NearRim: lambda _, scene: scene.highest >= 0.95 * scene.room_times,
     Late: lambda clue, scene: scene.late_h >= clue.from_h,
     WarmthIs: lambda clue, scene: clue.from_c <= scene.celsius < clue.to_c,
+    LittleGluten: lambda _, scene: scene.little_gluten,
+    WasAsHotAs: lambda clue, scene: scene.celsius < clue.celsius <= scene.hottest_c,
+    AsIfElsewhere: lambda _, scene: scene.as_if_c is not None,
+    Boosted: lambda clue, scene: clue.by in scene.boosted,
     WetterThan: lambda clue, scene: scene.hydration_percent > clue.hydration_percent,
     FromFlourAndWater: lambda _, scene: not scene.begun_sour,
     NotAwakeYet: lambda _, scene: not scene.woke,
@@ -371,6 +452,7 @@ _JUDGES: Mapping[type, Callable[[Any, Scene], bool]] = {
     SmeltBefore: lambda clue, scene: bool(clue.any_of & scene.smelt_before),
     ThinnedTo: lambda clue, scene: scene.thinned_to <= clue.share,
     Rests: lambda clue, scene: scene.rests_h is not None and clue.from_h <= scene.since_feed_h < clue.to_h,
+    InTheCold: lambda clue, scene: scene.rests_h is not None and scene.rests_h >= clue.from_h,
 }
 
 

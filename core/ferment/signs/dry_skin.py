@@ -9,7 +9,7 @@ SIGN = Sign(
     code=SignCode.DRY_SKIN,
     urgency=Urgency.CARE,
     cases=(Case((TopSeen(frozenset({Top.SKIN})),), sure=0.9),),
-    do=(Remedy.LIFT_OFF,),
+    do=(Remedy.LIFT_OFF, Remedy.COVER_BETTER),
     dont=(Caution.DO_NOT_SEAL,),
     at_rest=True,
 )

@@ -4,7 +4,20 @@ from __future__ import annotations
 
 from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Thickness, Top
-from .contract import Age, Case, HoursSinceFeed, Remedy, Sign, SignCode, ThicknessIs, TopIs, Urgency
+from .contract import (
+    Age,
+    Also,
+    Case,
+    HoursSinceFeed,
+    Remedy,
+    Sign,
+    SignCode,
+    ThicknessIs,
+    TopIs,
+    Urgency,
+    WarmthIs,
+    WetterThan,
+)
 
 LIQUID = TopIs(frozenset({Top.LIQUID}))
 THIN = ThicknessIs(frozenset({Thickness.RUNNY, Thickness.THIN_BATTER}))
@@ -17,4 +30,5 @@ SIGN = Sign(
         Case((LIQUID, Age(from_h=EARLY_DAYS_H), HoursSinceFeed(from_h=12)), sure=0.8),
     ),
     do=(Remedy.POUR_OFF, Remedy.FEED_NOW, Remedy.FEED_LARGER),
+    also=(Also(Remedy.LESS_WATER, (WetterThan(105),)), Also(Remedy.COOLER_SPOT, (WarmthIs(from_c=25),))),
 )

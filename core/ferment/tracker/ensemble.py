@@ -1,9 +1,9 @@
 """A new jar: many jars as it may be, weighed by what was seen, each run on to the day on which it is ready.
 
 Before yeast shows, a jar cannot be told by stretching one curve: which of many it is, is the question. `COUNT` members
-differ in the logarithms of vigour, gas-holding, native life and lag, spread evenly over a normal distribution of
-`SPREADS` (an additive recurrence on the root of x^5 = x + 1, a quasi-random sequence after Roberts 2018, from memory:
-the same members every time). Each runs through the logged feeds; its weight is the product over the looks of
+differ in the logarithms of vigour, gas-holding, native life and lag, spread evenly over the normal distributions of the
+jar's `Prior` (an additive recurrence on the root of x^5 = x + 1, a quasi-random sequence after Roberts 2018, from
+memory: the same members every time). Each runs through the logged feeds; its weight is the product over the looks of
 
     a level, a high mark   Student's t with MEMBER_FREEDOM degrees, of width LEVEL_SD
     no bubbles, no level   the same against a rise of 8 %, where it rises more
@@ -42,13 +42,12 @@ from ..ready_rule import (
     limit_h,
 )
 from ..record.log import Bubbles
+from .prior import Prior
 from .rounds import Background, Turn
 from .stretch import quantiles
 
 COUNT = 256
 MEMBER_STEP_H = 0.5
-# How much new jars differ in the logarithm: vigour, gas-holding, native life, lag; and how far the told warmth is off.
-SPREADS = (0.30, 0.20, 0.9, 0.35)
 # A model is not a jar: levels in the first days are held against it loosely.
 LEVEL_SD = 0.16
 # A strip reads to about a quarter of a unit, and jars of one age differ by as much again.
@@ -79,9 +78,15 @@ def _members() -> tuple[Array, ...]:
 MEMBERS = _members()
 
 
-@lru_cache(maxsize=1)
-def traits() -> Traits[Array]:
-    return Traits(*(np.exp(spread * row) for spread, row in zip(SPREADS, MEMBERS, strict=True)))
+@lru_cache(maxsize=16)
+def traits(prior: Prior) -> Traits[Array]:
+    return Traits(*(np.exp(row) for row in log_traits(prior)))
+
+
+def log_traits(prior: Prior) -> tuple[Array, ...]:
+    return tuple(
+        middle + spread * row for middle, spread, row in zip(prior.middles, prior.spreads, MEMBERS, strict=True)
+    )
 
 
 def doubling_mark(course: Run[Array] | Jar[Array], celsius: float = AT_C) -> Array:
@@ -115,15 +120,15 @@ def run_members(fed: Feeding) -> tuple[Run[Array], ...]:
     for number, turn in enumerate(fed.turns):
         end = fed.turns[number + 1].at_h if number + 1 < len(fed.turns) else max(fed.until_h, turn.at_h + MEMBER_STEP_H)
         before = courses[-1] if courses else _outside(fed.background)
-        courses.append(_round(before, turn, end, warmth))
+        courses.append(_round(before, turn, end, warmth, fed.background.prior))
     return tuple(courses)
 
 
 # A look changes what the members weigh, not how they run, and a feed leaves the rounds before it as they were: so the
 # rounds of the last few jars are kept, each known by the very one that it follows.
 @lru_cache(maxsize=512)
-def _round(before: Run[Array] | None, turn: Turn, end_h: float, warmth: Warmth) -> Run[Array]:
-    return run_many(turn.into(before.end if before else None, traits()), turn.at_h, end_h, warmth, MEMBER_STEP_H)
+def _round(before: Run[Array] | None, turn: Turn, end_h: float, warmth: Warmth, prior: Prior) -> Run[Array]:
+    return run_many(turn.into(before.end if before else None, traits(prior)), turn.at_h, end_h, warmth, MEMBER_STEP_H)
 
 
 @lru_cache(maxsize=64)
@@ -131,7 +136,7 @@ def _outside(background: Background) -> Run[Array] | None:
     """A culture from outside, as a run that has not begun."""
     if background.origin is Origin.FLOUR_AND_WATER:
         return None
-    jar = culture_jar(background.origin, background.blend, traits())
+    jar = culture_jar(background.origin, background.blend, traits(background.prior))
     return not_run_yet(jar, 0.0)
 
 
@@ -151,8 +156,14 @@ class Ensemble:
     @property
     def likeliest(self) -> Traits[float]:
         """The traits that the weights point to, for one reference jar."""
-        logs = [float((self.weights * spread * row).sum()) for spread, row in zip(SPREADS, MEMBERS, strict=True)]
+        logs = [float((self.weights * row).sum()) for row in log_traits(self.fed.background.prior)]
         return Traits(*(math.exp(value) for value in logs))
+
+    @property
+    def vigour_spread(self) -> float:
+        """How unsure the likeliest vigour is, in the logarithm."""
+        row, *_ = log_traits(self.fed.background.prior)
+        return float(np.sqrt((self.weights * (row - (self.weights * row).sum()) ** 2).sum()))
 
 
 def gather(fed: Feeding, turns: Sequence[Turn]) -> Ensemble:

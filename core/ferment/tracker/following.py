@@ -7,6 +7,7 @@ hour, so the last few answers are kept.
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from functools import lru_cache
@@ -21,8 +22,9 @@ from ..model.kinetics import REFERENCE_C, YEAST_UPPER_C, Array, growth_pace
 from ..model.runs import Run, run
 from ..ready_rule import WARMTH_AFTER_H, doubles_at, flour_parts, limit_h
 from ..record.ledger import Ledger
-from .ensemble import DayOfReady, Ensemble, day_of_ready, doubling_mark, gather, of_the_same_feeds
+from .ensemble import DayOfReady, Ensemble, day_of_ready, doubling_mark, gather, log_traits, of_the_same_feeds
 from .forecasts import Basis, FanPoint, Forecast, IfFed, Ready, RoundFit, TimeSpread
+from .prior import Lesson, lesson_of
 from .rounds import Background, Turn, follow_turns, turns_of
 from .stretch import LIKELY_ENOUGH, PACES, Curve, Moments, Posterior, Spread, fan, moments, nodes, quantiles, track
 
@@ -35,6 +37,13 @@ FAN_STEP_H = 0.5
 # A jar of which the model says that it hardly rises tells nothing by being stretched.
 STRETCHABLE = 1.4
 LAST_DAY = 24.0
+# A jar teaches something once levels were read after so many feeds.
+TEACHES_FROM = 3
+# The told warmth is doubted after so many watched feeds, where the jar is surely (four times of five) faster or slower
+# than jars of one kitchen differ anyway, and by no less than this.
+DOUBTS_WARMTH_FROM, EIGHT_OF_TEN, AS_JARS_DIFFER, LEAST_OFF_C = 3, 1.28, 0.15, 2.5
+# Rooms that starters stand in.
+ROOMS_C = (8.0, 34.0, 0.5)
 # When a jar has taken on the warmth of its place after a feed.
 SETTLED_H = 2.0
 # Beyond this a running round is no longer followed.
@@ -83,6 +92,7 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
             round(posterior.height * traits.height, 3),
             posterior.watched,
             young,
+            _as_if_c(background, warmth(at_h + SETTLED_H), posterior, members),
         ),
         ready=_ready(days, start) if days else None,
         rounds=_fits(ledger, courses, curves, posterior, warmth, own),
@@ -96,6 +106,39 @@ def prior_ready(background: Background, ahead: tuple[Turn, ...], start: datetime
     members = gather(of_the_same_feeds(background, start, ahead[:1], 0.5), ahead[:1])
     days = day_of_ready(members, ahead[1:], LAST_DAY)
     return _ready(days, start) if days else None
+
+
+def _as_if_c(background: Background, celsius: float, posterior: Posterior, members: Ensemble | None) -> int | None:
+    """The warmth at which a jar of the book would go as this one does, where that is surely another than was told.
+
+    None where a thermometer says how warm it is: then the jar is what differs.
+    """
+    if posterior.watched < DOUBTS_WARMTH_FROM or background.place.readings:
+        return None
+    pace = posterior.pace * (members.likeliest.vigour if members else 1.0)
+    spread = math.hypot(posterior.pace_spread, members.vigour_spread if members else 0.0)
+    if abs(math.log(pace)) - EIGHT_OF_TEN * spread < AS_JARS_DIFFER:
+        return None
+    told = growth_pace(celsius, YEAST_UPPER_C)
+    rooms = np.arange(*ROOMS_C)
+    paces = np.array([growth_pace(float(room), YEAST_UPPER_C) for room in rooms])
+    elsewhere = round(float(rooms[int(np.abs(paces - told * pace).argmin())]))
+    return elsewhere if abs(elsewhere - celsius) >= LEAST_OFF_C else None
+
+
+def lesson(ledger: Ledger, background: Background) -> Lesson | None:
+    """What a jar's first days teach of the baker's next; None of a culture from outside, and of one hardly watched."""
+    if not ledger.rounds or background.origin is not Origin.FLOUR_AND_WATER:
+        return None
+    start = ledger.rounds[0].feed.at
+    turns = tuple(turn for turn in turns_of(ledger, start) if turn.at_h < YOUNG_DAYS * 24.0)
+    watched = sum(any(seen.level_read for seen in turn.sightings) for turn in turns)
+    if watched < TEACHES_FROM:
+        return None
+    until_h = turns[-1].at_h + max((seen.hours for seen in turns[-1].sightings), default=0.0) + 0.5
+    members = gather(of_the_same_feeds(background, start, turns, until_h), turns)
+    flour = max(ledger.rounds[0].feed.flours, key=lambda part: part.g).flour
+    return lesson_of(background.prior, log_traits(background.prior), members.weights, flour, watched)
 
 
 @lru_cache(maxsize=256)

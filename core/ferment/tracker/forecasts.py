@@ -41,7 +41,8 @@ class Basis:
     """What a forecast rests on: the warmth now, how this jar differs from the book, and how many feeds were watched.
 
     `pace` above 1 is faster, `height` above 1 rises higher. `young` says that a new jar was judged, by many jars as it
-    may be.
+    may be. `as_if_c` is the warmth at which it would go as it does, where its looks contradict the warmth that was
+    told.
     """
 
     celsius: float
@@ -49,6 +50,7 @@ class Basis:
     height: float
     watched: int
     young: bool
+    as_if_c: int | None = None
 
     @property
     def faster_percent(self) -> int:

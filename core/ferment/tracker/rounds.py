@@ -15,6 +15,7 @@ from ..model.kinetics import T
 from ..model.runs import Run, run
 from ..ready_rule import Strictness, flour_parts
 from ..record.ledger import Ledger, Round, Sighting
+from .prior import BOOK_PRIOR, Prior
 
 
 @dataclass(frozen=True)
@@ -40,14 +41,15 @@ class Turn:
 
 @dataclass(frozen=True)
 class Background:
-    """What a jar is, beside its log: where it came from, its flour, where it stands, when it was in the cold, and how
-    many good feeds in a row its baker asks for."""
+    """What a jar is, beside its log: where it came from, its flour, where it stands, when it was in the cold, how many
+    good feeds in a row its baker asks for, and what earlier jars taught of it."""
 
     origin: Origin
     blend: Blend
     place: Place
     cold: tuple[tuple[datetime, datetime | None], ...] = ()
     ready_after: Strictness = Strictness.USUAL
+    prior: Prior = BOOK_PRIOR
 
 
 def turns_of(ledger: Ledger, since: datetime) -> tuple[Turn, ...]:

@@ -84,6 +84,12 @@ class Posterior:
         return float(np.exp((self.jar.sum(axis=1) * PACES).sum()))
 
     @property
+    def pace_spread(self) -> float:
+        """How unsure that is, in the logarithm."""
+        weights = self.jar.sum(axis=1)
+        return float(np.sqrt((weights * (PACES - (weights * PACES).sum()) ** 2).sum()))
+
+    @property
     def height(self) -> float:
         return float(np.exp((self.jar.sum(axis=0) * HEIGHTS).sum()))
 

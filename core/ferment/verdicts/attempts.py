@@ -46,6 +46,7 @@ def attempts_of(
     begun_sour: bool,
     early_h: float = EARLY_DAYS_H,
     doubted: Set[str] = frozenset(),
+    lent: Spans = (),
 ) -> tuple[Attempt, ...]:
     """Every round as an attempt at the rule, the running one last: those that the tracker has fitted by its looks and
     that fit, those before by what was seen alone.
@@ -54,7 +55,7 @@ def attempts_of(
     model expects, and a later one the yeast's only where the jar had turned sour and it doubled; for a while longer a
     small rise is theirs too, until there was a quiet feed. A jar `begun_sour` has no such days. What went into the
     `cold` before its hour says nothing of how it rises. Levels of the looks that are `doubted` count for nothing where
-    no other look bears them out.
+    no other look bears them out. In the `lent` spans baker's yeast lifts it, and none of its own.
     """
     if not fits:
         return ()
@@ -65,7 +66,8 @@ def attempts_of(
     fitted = [_unseen(fits[0], turn) for turn in rounds[: -len(fits)]] + list(fits)
     sour, quiet = begun_sour, False
     made = []
-    for turn, fit in zip(rounds, fitted, strict=True):
+    ends = [*(turn.feed.at for turn in rounds[1:]), now]
+    for turn, fit, end in zip(rounds, fitted, ends, strict=True):
         sour = sour or is_sour(turn.sightings)
         seen = borne_out(turn.sightings, doubted)
         top, was_read = highest(seen), any(one.level_read for one in seen)
@@ -73,6 +75,7 @@ def attempts_of(
             theirs = turn.feed.at <= risen or not sour or top < READS_AS * fit.doubles_at
         else:
             theirs = turn.feed.at < small_until and not quiet and top < BEYOND_DOUBT
+        theirs = theirs or any(since < end and (until is None or turn.feed.at < until) for since, until in lent)
         quiet = quiet or (turn.feed.at > risen and was_read and top < RISEN)
         made.append(
             _attempt(

@@ -13,18 +13,20 @@ from ..planner import Plan
 from ..protocol.course import Course
 from ..ready_rule import AWAKE_LEVEL, DOUBLED, EARLY_DAYS_H, RISEN, WITHIN_H, WOKE, Strictness, early_days_h
 from ..record.ledger import Ledger, highest
-from ..record.log import READY
+from ..record.log import READY, DeedKind
 from ..signs import Finding, Ruled, findings
 from ..signs.contract import Scene, Urgency
 from ..tracker import Forecast, RoundFit
 from .attempts import attempts_of, borne_out, is_sour
 from .readiness import Attempt, Readiness, judge, rises_no_more
-from .scene import mean_warmth, scene_of
+from .scene import boosts, mean_warmth, scene_of
 from .stage import StageEvidence, StageFound, find_stage
 
 DAY = timedelta(hours=24)
 # How many rounds back a rise of the last day may have begun.
 ROUNDS_OF_A_DAY = 3
+# Where none of so many feeds had a level read, one look with a level is asked for.
+LEVEL_ROUNDS = 4
 # Discard is food after so many rises by yeast, once it had turned sour.
 FOOD_RISES = 2
 
@@ -61,16 +63,17 @@ def judgement(
     begun_sour = course.origin is not Origin.FLOUR_AND_WATER or ledger.rounds[0].feed.juice_g > 0
     early_h = early_days_h(mean_warmth(place, ledger, EARLY_DAYS_H))
     doubted = frozenset(forecast.surprising) if forecast else frozenset()
+    lent = tuple((since, until) for kind, since, until in boosts(ledger) if kind is DeedKind.YEAST_ADDED)
     attempts = attempts_of(
-        ledger.rounds, fits, now, ledger.cold_spans, begun_sour=begun_sour, early_h=early_h, doubted=doubted
+        ledger.rounds, fits, now, ledger.cold_spans, begun_sour=begun_sour, early_h=early_h, doubted=doubted, lent=lent
     )
     yeasts = [attempt for attempt in attempts if attempt.by_yeast]
     by_yeast = max((attempt.highest for attempt in yeasts), default=1.0)
-    fitted = zip(attempts[-len(fits) : -1], fits, strict=False)
-    peaks = tuple(fit.peak_times for attempt, fit in fitted if attempt.watched)
+    peaks = tuple(attempt.highest for attempt in attempts[:-1] if attempt.watched)
     scene = replace(
         scene_of(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE),
         rises_no_more=rises_no_more(attempts),
+        as_if_c=forecast.basis.as_if_c if forecast else None,
     )
     found = _findings(ledger, scene, now)
     readiness = _readiness(ledger, made, fits, attempts, found, strictness, now)
@@ -171,6 +174,7 @@ def _stage(
             yeast_explains=fits[-1].yeast_share if fits else 1.0,
             ready=ready,
             seen=sum(seen.at > now - DAY for seen in ledger.sightings),
+            level_read=any(seen.level_read for turn in ledger.rounds[-LEVEL_ROUNDS:] for seen in turn.sightings),
             woken=course.origin is not Origin.FLOUR_AND_WATER,
             begun_sour=scene.begun_sour,
         )

@@ -36,6 +36,7 @@ class Settles(StrEnum):
 
     LOOK_AT_ITS_PEAK = "look_at_its_peak"
     LOOK_THIS_EVENING = "look_this_evening"
+    READ_A_LEVEL = "read_a_level"
     NOTE_THE_SMELL = "note_the_smell"
 
 
@@ -71,7 +72,8 @@ class StageEvidence:
     `highest` is of the last day, `highest_by_yeast` of all feeds, or of the last ones where those failed. `rises` are
     the feeds that rose by yeast well enough to be called awake. `early_h` is how long the early bacteria have their
     say.
-    `yeast_explains` is the yeast's share of the gas of the running round. `seen` counts the looks of the last day.
+    `yeast_explains` is the yeast's share of the gas of the running round. `seen` counts the looks of the last day;
+    `level_read` says that in some look of the last feeds a level was read.
     `woken` is a jar that began with a culture, `begun_sour` one that began with a culture or an acid juice.
     """
 
@@ -88,6 +90,7 @@ class StageEvidence:
     seen: int
     woken: bool
     begun_sour: bool
+    level_read: bool = True
 
 
 # First that holds; what rises in the first days is never called awake unless yeast explains it.
@@ -113,6 +116,8 @@ def find_stage(it: StageEvidence) -> StageFound:
         return StageFound(stage, 0.8, None, None)
     if it.seen == 0:
         return StageFound(stage, 0.5, Settles.LOOK_THIS_EVENING, None)
+    if not it.level_read and it.age_h >= UNSEEN_H:
+        return StageFound(stage, 0.5, Settles.READ_A_LEVEL, None)
     if stage in (Stage.STIRRING, Stage.HUSH):
         return StageFound(stage, 0.75, Settles.LOOK_AT_ITS_PEAK, None)
     return StageFound(stage, 0.9, None, None)

@@ -51,6 +51,7 @@ class Basis(Told):
 
     `pace` above 1 is faster, `height` above 1 rises higher. `young` says that a new jar was judged, by many jars as it
     may be. The per cents say the same of pace and height, 0 where the difference is not worth telling.
+    `as_if_c` is the warmth at which it would go as it does, where its looks contradict the warmth that was told.
     """
 
     celsius: float
@@ -58,6 +59,7 @@ class Basis(Told):
     height: float
     watched: int
     young: bool
+    as_if_c: int | None
     faster_percent: int
     higher_percent: int
 

@@ -136,6 +136,16 @@ class ColdSpan(Told):
     until: datetime | None
 
 
+class Taught(Told):
+    """What so many earlier jars of the baker taught of this one, against the book: by how many per cent it is faster,
+    rises higher, and lies longer before it wakes; 0 where that is not worth telling."""
+
+    jars: int
+    faster_percent: int
+    higher_percent: int
+    later_percent: int
+
+
 class Assessment(Told):
     """All that is known of a jar now.
 
@@ -148,6 +158,7 @@ class Assessment(Told):
     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come;
     `held_up` is what holds it up where its likely day is over.
+    `taught` is what the baker's earlier jars taught of it.
     `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
     `chapters` are those of its life. `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its
     plan does not repeat then. `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for
@@ -173,6 +184,7 @@ class Assessment(Told):
     hungry_again_at: datetime | None
     ready_ahead: Ready | None
     held_up: tuple[HoldUp, ...]
+    taught: Taught | None
     expected_look: ExpectedLook
     asked: AskedOfLook
     chilled: tuple[ColdSpan, ...]

@@ -11,9 +11,9 @@ from itertools import permutations
 from unittest import TestCase
 
 from ferment.record.ledger import Sighting
-from ferment.record.log import Bubbles, Smell, Thickness, Top
+from ferment.record.log import Bubbles, DeedKind, Smell, Thickness, Top
 from ferment.signs import INSTEAD, SIGNS, Ruled, findings
-from ferment.signs.contract import Question, Remedy, Scene, SignCode, Urgency
+from ferment.signs.contract import Caution, Question, Remedy, Scene, SignCode, Urgency
 
 from ..builders import START
 
@@ -105,8 +105,32 @@ ROWS: tuple[tuple[str, Scene, SignCode, Remedy], ...] = (
         "bubbles, no rise, wet",
         scene(200, seen(8, 1.1, bubbles=Bubbles.THROUGHOUT), since_feed_h=8, hydration_percent=140),
         S.BUBBLES_NO_RISE,
-        R.LESS_WATER,
+        R.BY_ITS_BUBBLES,
     ),
+    (
+        "bubbles, no rise, rye at 100 %",
+        scene(200, seen(8, 1.1, bubbles=Bubbles.THROUGHOUT), since_feed_h=8, little_gluten=True),
+        S.BUBBLES_NO_RISE,
+        R.BY_ITS_BUBBLES,
+    ),
+    ("two days unfed at 28", scene(200, since_feed_h=48, celsius=28, late_h=30), S.UNFED_WARM, R.LOOK_FIRST),
+    ("three days unfed at 24", scene(200, since_feed_h=72), S.UNFED_WARM, R.LOOK_FIRST),
+    ("flat on day 9", scene(200, seen(6, 1.0), since_feed_h=8), S.SLOW_TO_WAKE, R.ADD_WHOLE_FLOUR),
+    ("into the fridge on day 4", scene(96, rests_h=20, since_feed_h=30), S.RAISED_COLD, R.BACK_TO_WARM),
+    (
+        "a pinch of baker's yeast",
+        scene(96, woke=True, boosted=frozenset({DeedKind.YEAST_ADDED})),
+        S.BAKERS_YEAST,
+        R.KEEP_TO_PLAN,
+    ),
+    (
+        "a spoon of honey",
+        scene(96, woke=True, boosted=frozenset({DeedKind.SWEETENED})),
+        S.SWEETENED,
+        R.KEEP_TO_PLAN,
+    ),
+    ("slower than its warmth", scene(200, woke=True, as_if_c=19.0), S.OTHER_WARMTH, R.TELL_WARMTH),
+    ("44 degrees yesterday", scene(200, woke=True, hottest_c=44), S.STOOD_TOO_HOT, R.TEST_FEEDS),
     ("forgot a feed", scene(200, late_h=14), S.FORGOTTEN, R.FEED_NOW),
     ("the heating failed", scene(200, celsius=15), S.COLD_KITCHEN, R.MOVE_WARMER),
     ("an oven with its light on", scene(40, celsius=39), S.TOO_HOT, R.MOVE_COOLER),
@@ -168,10 +192,11 @@ class TheTable(TestCase):
         self.assertEqual(found(scene(200, woke=True, peaks_before=(2.6, 2.4, 2.2))), [])
 
     def test_a_quiet_jar_is_never_called_dead(self) -> None:
-        for age in range(0, 169, 4):
+        for age in range(0, 500, 4):
             quiet = scene(age, seen(6, 1.0, bubbles=Bubbles.NONE), since_feed_h=8)
             for one in findings(quiet, (), NOW):
-                self.assertIs(one.urgency, Urgency.NORMAL, (age, one))
+                self.assertIs(one.urgency, Urgency.NORMAL if age < 168 else Urgency.CARE, (age, one))
+                self.assertIn(Caution.DO_NOT_GIVE_UP, one.dont)
 
     def test_liquid_is_explained_at_any_age(self) -> None:
         for age in range(0, 400, 6):
@@ -183,6 +208,21 @@ class TheTable(TestCase):
     def test_what_nobody_looked_at_is_not_called_quiet(self) -> None:
         self.assertEqual(found(scene(100, since_feed_h=20)), [])
         self.assertEqual(found(scene(100, seen(smell=Smell.YOGHURT), since_feed_h=20)), [])
+
+    def test_what_helps_too_goes_by_how_it_stands(self) -> None:
+        hungry = scene(100, GREY, since_feed_h=20)
+        for also, has, has_not in (
+            ({"celsius": 27.0}, R.COOLER_SPOT, R.LESS_WATER),
+            ({"celsius": 20.0, "hydration_percent": 125.0}, R.LESS_WATER, R.COOLER_SPOT),
+        ):
+            one, *_ = findings(replace(hungry, **also), (), NOW)  # type: ignore[arg-type]
+            self.assertIs(one.sign, S.HUNGRY_LIQUID)
+            self.assertIn(has, one.do)
+            self.assertNotIn(has_not, one.do)
+
+    def test_a_hot_kitchens_nights_in_the_fridge_are_no_fault(self) -> None:
+        self.assertEqual(found(scene(96, rests_h=10, since_feed_h=14)), [])
+        self.assertEqual(found(scene(96, rests_h=200, since_feed_h=210, begun_sour=True)), [])
 
     def test_a_culture_has_no_false_dawn(self) -> None:
         self.assertEqual(found(scene(44, seen(12, 2.2), begun_sour=True)), [])
@@ -204,6 +244,21 @@ class RuledOut(TestCase):
     def test_a_film_that_is_flat_is_sure(self) -> None:
         (one,) = findings(scene(200, seen(4, 1.0, Top.WHITE_FILM)), (), NOW, {S.FILM: Ruled(so=True, at=NOW)})
         self.assertEqual((one.sure, one.ask), (1.0, None))
+
+    def test_a_cause_that_is_asked_for_is_asked_once(self) -> None:
+        """The answer is kept whatever is seen later: yes brings what helps first, no leaves the rest."""
+        flat = scene(200, seen(6, 1.0), since_feed_h=8)
+        (open_still,) = findings(flat, (), NOW)
+        self.assertIs(open_still.ask, Question.IS_IT_FLOUR_OR_WATER)
+        for so, first in ((True, R.OTHER_FLOUR_AND_WATER), (False, R.ADD_WHOLE_FLOUR)):
+            long_ago = Ruled(so=so, at=NOW - timedelta(days=3))
+            (one,) = findings(flat, (), NOW, {S.SLOW_TO_WAKE: long_ago})
+            self.assertEqual((one.sign, one.ask, one.do[0]), (S.SLOW_TO_WAKE, None, first))
+
+    def test_a_warmth_that_is_as_told_is_not_doubted_again(self) -> None:
+        slow = scene(200, woke=True, as_if_c=19.0)
+        long_ago: dict[str, Ruled] = {S.OTHER_WARMTH: Ruled(so=False, at=NOW - timedelta(days=3))}
+        self.assertEqual(findings(slow, (), NOW, long_ago), ())
 
     def test_a_danger_stays(self) -> None:
         bad = scene(200, seen(4, 1.0, Top.FUZZY_SPOTS))

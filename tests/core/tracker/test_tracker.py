@@ -21,6 +21,7 @@ from ferment.ready_rule import DOUBLED
 from ferment.record.ledger import Sighting
 from ferment.record.log import Bubbles, Deed, DeedKind, Entry, Log, Look
 from ferment.setups import Setup, background_of, course_of, ledger_of
+from ferment.signs.contract import SignCode
 from ferment.simulation import CARELESS, TIDY, Happenings, Truth, play
 from ferment.tracker import Forecast, forecast
 from ferment.tracker.ensemble import MEMBERS, gather, of_the_same_feeds
@@ -259,6 +260,24 @@ class ANewJar(TestCase):
         assert found.ready is not None
         self.assertLess(found.peak_times.low, 1.3)
         self.assertLess(found.ready.on.likely, START + timedelta(days=16))
+
+    def test_a_warmth_that_the_looks_contradict_is_named(self) -> None:
+        """A shelf 5 °C cooler than told: about as cool as it is; not so where a thermometer says how warm it is."""
+        shelf = replace(AWAKE, warmth_c=25.0)
+        log = play(shelf, 6, 7, Truth(warmth_off_c=-5.0), TIDY).log
+        now = START + timedelta(days=6)
+        found = assess(shelf, log, now)
+        assert found.forecast is not None
+        assert found.forecast.basis.as_if_c is not None
+        self.assertAlmostEqual(found.forecast.basis.as_if_c, 20, delta=2)
+        self.assertIn(SignCode.OTHER_WARMTH, {one.sign for one in found.findings})
+        for told_well in (
+            replace(shelf, readings=tuple(Degrees(START + hours(at), 20.0) for at in range(0, 144, 4))),
+            replace(shelf, warmth_c=20.0),
+        ):
+            by_warmth = assess(told_well, log, now).forecast
+            assert by_warmth is not None
+            self.assertIsNone(by_warmth.basis.as_if_c)
 
     def test_members_fill_their_space_evenly(self) -> None:
         for row in MEMBERS:

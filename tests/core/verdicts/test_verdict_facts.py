@@ -75,6 +75,31 @@ class Earliest(TestCase):
         self.assertEqual((found.by_rule, found.ready, found.earliest, found.word), (True, True, None, None))
 
 
+class BakersYeast(TestCase):
+    def test_what_it_lifts_is_not_the_jars_own(self) -> None:
+        """Three doublings in a row: ready; the same with baker's yeast in it: not, and it is said why."""
+        fruity = replace(look(SUNDAY + 6, 2.3), smell=frozenset({Smell.FRUITY}))
+        shown = (*doubled(5, 6, 7), fruity)
+        pinch = Deed("pinch", START + hours(24.0 * 4 + 1), DeedKind.YEAST_ADDED)
+        self.assertTrue(ready(at(SUNDAY + 7, *shown)).ready)
+        found = at(SUNDAY + 7, *shown, pinch)
+        self.assertFalse(ready(found).ready)
+        self.assertIn(SignCode.BAKERS_YEAST, {one.sign for one in found.findings})
+
+    def test_sugar_changes_nothing(self) -> None:
+        sugar = Deed("sugar", START + hours(SUNDAY + 1), DeedKind.SWEETENED)
+        found = at(SUNDAY + 7, *doubled(5, 6, 7), sugar)
+        self.assertEqual(ready(found).feeds_to_go, 0)
+        self.assertIn(SignCode.SWEETENED, {one.sign for one in found.findings})
+
+
+class Heat(TestCase):
+    def test_it_may_be_dead_is_said_once_it_is_cool_again(self) -> None:
+        hot = replace(look(SUNDAY - 20, 1.0), celsius=44.0)
+        found = {one.sign for one in at(SUNDAY + 4, hot, look(SUNDAY + 3, 1.0)).findings}
+        self.assertIn(SignCode.STOOD_TOO_HOT, found)
+
+
 class WordAndFloat(TestCase):
     def test_the_bakers_word(self) -> None:
         for yes in (True, False):
@@ -108,6 +133,11 @@ class Settled(TestCase):
     def test_what_is_settled_names_no_hour(self) -> None:
         cold = Deed("d", START + hours(SUNDAY + 1), DeedKind.TO_FRIDGE)
         self.assertEqual(stage(at(SUNDAY + 4, cold)), StageFound(Stage.RESTING, 1.0, None, None))
+
+    def test_where_no_level_was_read_of_late_one_is_asked_for(self) -> None:
+        bubbly = replace(look(SUNDAY + 3), bubbles=Bubbles.FEW)
+        self.assertEqual(stage(at(SUNDAY + 4, bubbly)).settles, Settles.READ_A_LEVEL)
+        self.assertNotEqual(stage(at(SUNDAY + 4, bubbly, look(SUNDAY - 20, 1.1))).settles, Settles.READ_A_LEVEL)
 
     def test_looks_of_the_last_day_count(self) -> None:
         self.assertEqual(stage(at(SUNDAY + 20)).sure, 0.5)

@@ -1042,7 +1042,7 @@ export interface components {
          * About
          * @enum {string}
          */
-        About: "ready" | "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "rises_no_more" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
+        About: "ready" | "mould" | "spoiled" | "too_hot" | "stood_too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "rises_no_more" | "lessening" | "forgotten" | "unfed_warm" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "slow_to_wake" | "other_warmth" | "raised_cold" | "bakers_yeast" | "sweetened" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long" | "feed_now" | "hold_off" | "more_often" | "less_often" | "larger_feed" | "smaller_feed" | "whole_flour" | "thicker" | "clean_jar" | "skip_discard" | "warmer_place" | "cooler_place" | "set_spare";
         /**
          * AccountOut
          * @description Who is signed in; `id` is what a device keeps things under and names with each write.
@@ -1145,6 +1145,7 @@ export interface components {
          *     `outlook` is which moment of the forecast is the one to tell; `yeast_unshown` says that no look has narrowed the day
          *     of ready yet. `hungry_again_at` and `ready_ahead` are what the forecast says of it where that is still to come;
          *     `held_up` is what holds it up where its likely day is over.
+         *     `taught` is what the baker's earlier jars taught of it.
          *     `chilled` are its stays in the fridge. `stands` is what is true of it now, after all that was changed on the way;
          *     `chapters` are those of its life. `asks_how_to_keep` says that it is ready and nobody has said how it goes on: its
          *     plan does not repeat then. `bakes` are planned and not mixed yet, the nearest first, with `bake_fed` feeds done for
@@ -1206,6 +1207,7 @@ export interface components {
             since_feed: components["schemas"]["SinceFeed"] | null;
             stage: components["schemas"]["StageFound"] | null;
             stands: components["schemas"]["Stands"];
+            taught: components["schemas"]["Taught"] | null;
             /** Timeline */
             timeline: components["schemas"]["Step"][];
             totals: components["schemas"]["Totals"];
@@ -1407,8 +1409,11 @@ export interface components {
          *
          *     `pace` above 1 is faster, `height` above 1 rises higher. `young` says that a new jar was judged, by many jars as it
          *     may be. The per cents say the same of pace and height, 0 where the difference is not worth telling.
+         *     `as_if_c` is the warmth at which it would go as it does, where its looks contradict the warmth that was told.
          */
         Basis: {
+            /** As If C */
+            as_if_c: number | null;
             /** Celsius */
             celsius: number;
             /** Faster Percent */
@@ -1863,10 +1868,11 @@ export interface components {
         /**
          * DeedKind
          * @description What else a baker does with a jar. Going cold or warm is a change of place that may last; one that is let go is
-         *     fed no more.
+         *     fed no more. What was added beside flour and water (sugar, honey, fruit; baker's yeast) is never needed, but
+         *     noted.
          * @enum {string}
          */
-        DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter" | "spare_set_aside" | "let_go";
+        DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter" | "spare_set_aside" | "let_go" | "sweetened" | "yeast_added";
         /**
          * DegreesIn
          * @description What a thermometer posts: one reading, or those that it kept while the network was gone.
@@ -2711,6 +2717,11 @@ export interface components {
          */
         NewJarIn: {
             begun?: components["schemas"]["BegunAs"] | null;
+            /**
+             * By Earlier Jars
+             * @default true
+             */
+            by_earlier_jars: boolean;
             came_by?: components["schemas"]["UsedFor"] | null;
             /** Choices */
             choices: {
@@ -3222,6 +3233,11 @@ export interface components {
          * @description A jar that is not planned yet.
          */
         PreviewIn: {
+            /**
+             * By Earlier Jars
+             * @default true
+             */
+            by_earlier_jars: boolean;
             /** Choices */
             choices: {
                 [key: string]: number | string | {
@@ -3344,7 +3360,7 @@ export interface components {
          * @description One plain question, asked instead of a guess.
          * @enum {string}
          */
-        Question: "is_it_fuzzy_or_coloured" | "does_it_still_smell_so";
+        Question: "is_it_fuzzy_or_coloured" | "does_it_still_smell_so" | "is_it_flour_or_water" | "stands_it_elsewhere";
         /**
          * RatioOffer
          * @description A feed now by a ratio, and what it would do.
@@ -3479,7 +3495,7 @@ export interface components {
          * Remedy
          * @enum {string}
          */
-        Remedy: "bin_all" | "move_cooler" | "move_warmer" | "lift_off" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "keep_to_plan" | "stir" | "wait" | "wake_slowly" | "think_back";
+        Remedy: "bin_all" | "move_cooler" | "cooler_spot" | "move_warmer" | "lift_off" | "cover_better" | "look_first" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "by_its_bubbles" | "back_to_warm" | "other_flour_and_water" | "test_feeds" | "tell_warmth" | "keep_to_plan" | "stir" | "wait" | "wake_slowly" | "think_back";
         /**
          * RiseOut
          * @description The running feed's forecast in short.
@@ -3623,7 +3639,7 @@ export interface components {
          * @description What would settle a stage that is not sure.
          * @enum {string}
          */
-        Settles: "look_at_its_peak" | "look_this_evening" | "note_the_smell";
+        Settles: "look_at_its_peak" | "look_this_evening" | "read_a_level" | "note_the_smell";
         /**
          * Sheet
          * @description The plan for the seed really kept, how to mend what was poured, and the room above it.
@@ -3706,7 +3722,7 @@ export interface components {
          * SignCode
          * @enum {string}
          */
-        SignCode: "mould" | "spoiled" | "too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "rises_no_more" | "lessening" | "forgotten" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long";
+        SignCode: "mould" | "spoiled" | "too_hot" | "stood_too_hot" | "film" | "hungry_liquid" | "starving_smell" | "hungry_again" | "rises_no_more" | "lessening" | "forgotten" | "unfed_warm" | "overflow" | "dry_skin" | "bubbles_no_rise" | "cold_kitchen" | "false_dawn" | "settling_liquid" | "nothing_yet" | "quiet_days" | "slow_to_wake" | "other_warmth" | "raised_cold" | "bakers_yeast" | "sweetened" | "early_smell" | "diluted" | "thriving" | "smell_turned" | "resting_liquid" | "rested_long";
         /** SignInIn */
         SignInIn: {
             /** Name */
@@ -4018,6 +4034,21 @@ export interface components {
          * @enum {string}
          */
         Task: "pour_off" | "keep_all" | "keep" | "take_out" | "clean_jar" | "put_in" | "add_water" | "add_juice" | "add_flour" | "add_salt" | "hold_back" | "stir" | "to_fridge" | "to_counter" | "measure_height" | "read_ph" | "weigh_reference" | "float_test" | "side_by_side" | "take_for_dough";
+        /**
+         * Taught
+         * @description What so many earlier jars of the baker taught of this one, against the book: by how many per cent it is faster,
+         *     rises higher, and lies longer before it wakes; 0 where that is not worth telling.
+         */
+        Taught: {
+            /** Faster Percent */
+            faster_percent: number;
+            /** Higher Percent */
+            higher_percent: number;
+            /** Jars */
+            jars: number;
+            /** Later Percent */
+            later_percent: number;
+        };
         /**
          * Thickness
          * @description Thin to thick, in bakers' words.
@@ -4553,6 +4584,7 @@ export type SwapIn = components['schemas']['SwapIn'];
 export type SwapOut = components['schemas']['SwapOut'];
 export type TakenOut = components['schemas']['TakenOut'];
 export type Task = components['schemas']['Task'];
+export type Taught = components['schemas']['Taught'];
 export type Thickness = components['schemas']['Thickness'];
 export type Thing = components['schemas']['Thing'];
 export type TimeZoneIn = components['schemas']['TimeZoneIn'];

@@ -116,6 +116,7 @@ export type {
   StepState,
   Strictness,
   Task,
+  Taught,
   Thickness,
   Thing,
   Tolerance,

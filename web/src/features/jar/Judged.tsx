@@ -1,11 +1,11 @@
 import { useLog } from "../../api/older";
-import type { Finding, LogEntry, LookBody, OpenJar, Readiness, ReadyStep } from "../../api/types";
+import type { Finding, LogEntry, LookBody, OpenJar, Readiness, ReadyStep, SignCode } from "../../api/types";
 import { recordEntry, sayWord, setReadyAfter, withdrawEntry } from "../../api/writes";
 import { CLOSE_UPS } from "../../drawing/atlas";
 import { nowIso } from "../../lib/clock";
 import { newId } from "../../lib/ids";
 import { dayWord } from "../../lib/time";
-import { Button } from "../../ui/button";
+import { Button, ButtonLink } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { SignNote } from "../../ui/sign-note";
 import {
@@ -41,6 +41,8 @@ export function Found({ opened }: { readonly opened: OpenJar }) {
     </ul>
   );
 }
+
+const TOLD_BY_THE_BAKER: ReadonlySet<SignCode> = new Set(["slow_to_wake", "bakers_yeast", "sweetened"]);
 
 /** The baker's word on a sign: the question answered, or the sign ruled out. */
 function Answer({ finding, opened }: { readonly finding: Finding; readonly opened: OpenJar }) {
@@ -80,6 +82,24 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
       </div>
     );
   }
+  if (finding.ask === "is_it_flour_or_water") {
+    return (
+      <div className="flex flex-wrap gap-2 pt-2 pl-5">
+        <Button onClick={() => rule(true)}>{jarText.oneOfThem}</Button>
+        <Button onClick={() => rule(false)}>{jarText.neither}</Button>
+      </div>
+    );
+  }
+  if (finding.ask === "stands_it_elsewhere") {
+    return (
+      <div className="flex flex-wrap gap-2 pt-2 pl-5">
+        <ButtonLink to={`/jars/${jar.id}/change/moved`}>{jarText.tellWhereItStands}</ButtonLink>
+        <Button onClick={() => rule(false)}>{jarText.itStandsAsTold}</Button>
+      </div>
+    );
+  }
+  // What was answered once, and what the baker told, is not asked away.
+  if (TOLD_BY_THE_BAKER.has(finding.sign)) return null;
   return (
     <Button look="plain" onClick={() => rule(false)}>
       {jarText.itIsNotThat}

@@ -201,6 +201,8 @@ function More({ one }: { readonly one: Glance }) {
         { label: kitchenText.itStandsElsewhereNow, run: () => void navigate(`/jars/${id}/change/moved`) },
         { label: commonText.changeSomething, run: () => void navigate(`/jars/${id}/change`) },
         { label: commonText.takeSome, run: () => void navigate(`/jars/${id}/part`) },
+        { label: kitchenText.iSweetenedIt, run: () => deed("sweetened") },
+        { label: kitchenText.iAddedYeast, run: () => deed("yeast_added") },
       ]}
     />
   );

@@ -82,6 +82,7 @@ function jarOf(opened: OpenJar, draft: Draft, at: string): NewJar {
     warmth_c: only("place") ? (asSent(draft.warmth) ?? stands.warmth_c) : stands.warmth_c,
     night_c: only("place") ? null : stands.night_c,
     ready_after: jar.ready_after,
+    by_earlier_jars: true,
     starts_at: at,
     mother: jar.id,
     came_by: draft.usedFor,

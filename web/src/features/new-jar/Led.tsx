@@ -96,7 +96,7 @@ export function Led({
         </p>
       </div>
       <div className={isLast ? "" : "hidden md:block"}>
-        <Preview draft={rested} family={restedFamily} zone={zone} short={!isLast} />
+        <Preview draft={rested} family={restedFamily} zone={zone} set={set} short={!isLast} />
       </div>
     </div>
   );

@@ -155,7 +155,7 @@ function NewJarForm({
             title={newJarText.notPlannedYet}
           />
         </div>
-        <Preview draft={rested} family={restedFamily} zone={zone} />
+        <Preview draft={rested} family={restedFamily} zone={zone} set={set} />
       </div>
       <div className="sticky bottom-0 bg-paper py-3">
         <InShort draft={rested} family={restedFamily} zone={zone} />

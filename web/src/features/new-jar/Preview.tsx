@@ -6,15 +6,20 @@ import { JarDrawing } from "../../drawing/jar";
 import { nowMs } from "../../lib/clock";
 import { grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
-import { ACT_WORDS, newJarText, problemWords, sightWords, taskLine } from "../../words";
+import { Button } from "../../ui/button";
+import { ACT_WORDS, newJarText, problemWords, sightWords, taskLine, taughtWords } from "../../words";
 import { type JarDraft, jarOf } from "./draft";
 import { readyDay } from "./offered";
 
 const STEPS_SHOWN = 5;
 
-type Parts = { readonly draft: JarDraft; readonly family: Family; readonly zone: string };
+type Parts = {
+  readonly draft: JarDraft;
+  readonly family: Family;
+  readonly zone: string;
+};
 /** Beside a question only what it comes to; the rest when all is answered. */
-type Shown = Parts & { readonly short?: boolean };
+type Shown = Parts & { readonly short?: boolean; readonly set: (part: Partial<JarDraft>) => void };
 
 /** The jar as it stands in the form, told by the core. */
 function usePreview({ draft, family, zone }: Parts) {
@@ -51,7 +56,7 @@ export function InShort(parts: Parts) {
 }
 
 /** What the jar will ask for, worked out while the baker chooses. */
-export function Preview({ short = false, ...parts }: Shown) {
+export function Preview({ short = false, set, ...parts }: Shown) {
   const { zone } = parts;
   const { now, body, preview } = usePreview(parts);
   const found = preview.data;
@@ -78,6 +83,7 @@ export function Preview({ short = false, ...parts }: Shown) {
         <p className="font-semibold text-alarm">{preview.error.errors.map(problemWords).join(" ")}</p>
       )}
       {found && <Ready found={found} start={body.starts_at} origin={parts.family.origin} />}
+      {found && <Taught found={found} draft={parts.draft} set={set} />}
       {found && isDrawn && !preview.isError && fullest && fullest.total_g > 0 && (
         <JarDrawing
           scale={Math.min(1.6, 190 / glass.heightMm)}
@@ -123,6 +129,33 @@ function Ready({
           : newJarText.tryAnother(spread)}
       </span>
     </p>
+  );
+}
+
+/** What the baker's earlier jars taught of this one, to be left out or taken up again. */
+function Taught({
+  found,
+  draft,
+  set,
+}: {
+  readonly found: Assessment;
+  readonly draft: JarDraft;
+  readonly set: (part: Partial<JarDraft>) => void;
+}) {
+  if (!draft.byEarlierJars)
+    return (
+      <Button look="plain" onClick={() => set({ byEarlierJars: true })}>
+        {newJarText.reckonWithEarlierJars}
+      </Button>
+    );
+  if (!found.taught) return null;
+  return (
+    <div className="border-l-4 border-dawn pl-4">
+      <p>{taughtWords(found.taught)}</p>
+      <Button look="plain" onClick={() => set({ byEarlierJars: false })}>
+        {newJarText.leaveThatOut}
+      </Button>
+    </div>
   );
 }
 

@@ -45,6 +45,8 @@ export type JarDraft = {
   readonly thermometer: string | null;
   readonly hasScale: boolean;
   readonly readyAfter: Strictness;
+  /** Whether what earlier jars showed counts for this one. */
+  readonly byEarlierJars: boolean;
   /** Goes before the family where there is one. */
   readonly method: OwnMethod | null;
   readonly start: When;
@@ -79,6 +81,7 @@ export function newDraft({ beginning, glasses, places }: Catalogue): JarDraft {
     thermometer: null,
     hasScale: true,
     readyAfter: "usual",
+    byEarlierJars: true,
     method: null,
     start: NOW,
     asked: 0,
@@ -243,6 +246,7 @@ export function jarOf(draft: JarDraft, family: Family, now: number, zone: string
     warmth_c: number(draft.warmth),
     night_c: draft.night.trim() === "" ? null : number(draft.night),
     ready_after: draft.readyAfter,
+    by_earlier_jars: draft.byEarlierJars,
     starts_at: momentOf(draft.start, now, zone),
   };
 }

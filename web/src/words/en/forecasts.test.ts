@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Forecast, Outlook } from "../../api/types";
-import { basisWords, heldUpWords, readyWords, risingWords, spanWords } from "./forecasts";
+import { basisWords, heldUpWords, readyWords, risingWords, spanWords, taughtWords } from "./forecasts";
 
 const NOW = "2026-03-04T12:00:00Z";
 const ZONE = "UTC";
@@ -29,6 +29,7 @@ const FORECAST: Forecast = {
     height: 1.08,
     watched: 3,
     young: false,
+    as_if_c: null,
     faster_percent: -10,
     higher_percent: 8,
   },
@@ -87,6 +88,24 @@ describe("a forecast", () => {
     );
     expect(readyWords({ on: same, seldom: true, latest_is_open: true }, NOW, ZONE)).toBe(
       "Fed so it is hardly ready before Monday.",
+    );
+  });
+});
+
+describe("what earlier jars taught", () => {
+  it("is told in one line, and only what is worth telling", () => {
+    const none = { faster_percent: 0, higher_percent: 0, later_percent: 0 };
+    expect(taughtWords({ ...none, jars: 1 })).toBe(
+      "Reckoned with what your earlier jar showed: by the book.",
+    );
+    expect(taughtWords({ jars: 2, faster_percent: -12, higher_percent: 0, later_percent: 15 })).toBe(
+      "Reckoned with what your last 2 jars showed: 12 % slower, awake later than the book.",
+    );
+  });
+
+  it("names the warmth that a jar behaves like", () => {
+    expect(basisWords({ ...FORECAST, basis: { ...FORECAST.basis, as_if_c: 19 } }, false)).toContain(
+      "It behaves as if it stood at about 19 °C.",
     );
   });
 });

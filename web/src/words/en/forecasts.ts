@@ -1,5 +1,5 @@
 /** What is forecast, in words that say that it is. */
-import type { Forecast, HoldUp, Outlook, Ready, Span } from "../../api/types";
+import type { Forecast, HoldUp, Outlook, Ready, Span, Taught } from "../../api/types";
 import { clock, dayWord, when } from "../../lib/time";
 
 /** `about 15:40, between 14:50 and 16:40`; days are named where they are not today. */
@@ -91,9 +91,27 @@ function comparedWith(percent: number, more: string, less: string): string | nul
   return percent === 0 ? null : `${Math.abs(percent)} % ${percent > 0 ? more : less}`;
 }
 
+/** What so many earlier jars taught of this one. */
+export function taughtWords({
+  jars,
+  faster_percent: faster,
+  higher_percent: higher,
+  later_percent: later,
+}: Taught): string {
+  const parts = [
+    comparedWith(faster, "faster", "slower"),
+    comparedWith(higher, "higher", "lower"),
+    later === 0 ? "" : `awake ${later > 0 ? "later" : "sooner"}`,
+  ].filter(Boolean);
+  const many = jars === 1 ? "your earlier jar" : `your last ${jars} jars`;
+  return parts.length
+    ? `Reckoned with what ${many} showed: ${parts.join(", ")} than the book.`
+    : `Reckoned with what ${many} showed: by the book.`;
+}
+
 /** Why: warmth, and how this jar differs from the book. */
 export function basisWords({ basis, surprising }: Forecast, yeastUnshown: boolean): string {
-  const { celsius, faster_percent: faster, higher_percent: higher, watched } = basis;
+  const { celsius, as_if_c: asIf, faster_percent: faster, higher_percent: higher, watched } = basis;
   const parts = [comparedWith(faster, "faster", "slower"), comparedWith(higher, "higher", "lower")].filter(
     Boolean,
   );
@@ -107,5 +125,6 @@ export function basisWords({ basis, surprising }: Forecast, yeastUnshown: boolea
   const odd = surprising.length
     ? " One look lies far from the rest: misread, or something changed. It widens the forecast."
     : "";
-  return `Reckoned at ${Math.round(celsius)} °C; ${jar} (${seen}).${rest}${odd}`;
+  const elsewhere = asIf === null ? "" : ` It behaves as if it stood at about ${asIf} °C.`;
+  return `Reckoned at ${Math.round(celsius)} °C; ${jar} (${seen}).${elsewhere}${rest}${odd}`;
 }

@@ -17,6 +17,8 @@ export const kitchenText = {
   moreFor: (name: string | number) => `More for ${name}`,
   more: "More",
   iStirredIt: "I stirred it",
+  iSweetenedIt: "I added sugar, honey or fruit",
+  iAddedYeast: "I added baker's yeast",
   iSetASpareAside: "I set a spare aside",
   iFedItSomeTime: "I fed it some time ago",
   itStandsElsewhereNow: "It stands elsewhere now",

@@ -21,6 +21,8 @@ export const newJarText = {
   cleanAndDryLidOff: "Clean and dry, lid off. Empty: you zero the scale with the jar on it.",
   thisFileIsTooLarge: "This file is too large for a method. Up to 64 kB are taken.",
   thisFileIsNotJson: "This file is not JSON, so it is no method file.",
+  reckonWithEarlierJars: "Reckon with your earlier jars",
+  leaveThatOut: "Leave that out",
   thisFileHoldsNoMethod: "This file holds no method.",
   aWayAsAFile: "A way as a file",
   methodFile: "Method file",

@@ -13,6 +13,8 @@ export const DEED_WORDS: Record<DeedKind, string> = {
   to_counter: "Out of the fridge",
   spare_set_aside: "Spare set aside",
   let_go: "Let go",
+  sweetened: "Sugar, honey or fruit added",
+  yeast_added: "Baker's yeast added",
 };
 
 const UNIT_WORDS: Record<Unit, readonly [string, string]> = {
