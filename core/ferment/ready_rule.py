@@ -37,7 +37,7 @@ IN_A_ROW: Mapping[Strictness, int] = {Strictness.LOOSE: 1, Strictness.USUAL: 3, 
 DOUBLED = 2.0
 # A jar fed once a day rises to about four fifths of what its paste can hold; nearly that is a doubling for it.
 HOLDS_SHARE = 0.72
-# Where a paste holds so little that this counts as doubled, a rise tells nothing without bubbles all through.
+# Where a paste holds so little that less than this counts as doubled, its rise tells nothing: a thicker one would.
 TELLS_FROM = 1.35
 # A level this near what counts as doubled was read as doubled: a third of a measuring error.
 READS_AS = 0.98

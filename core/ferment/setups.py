@@ -158,7 +158,7 @@ def feed_now(setup: Setup, course: Course, ledger: Ledger, now: datetime, keep_g
 
     Raises Refusal (not_a_choice, not_a_number, nothing_added, out_of_range) for amounts nobody means.
     """
-    desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.step, setup.later_hours)
+    desk = Desk(course, setup.hours, setup.starts_at.astimezone(UTC), setup.step, setup.later_hours, setup.warmth_c)
     walk = Walk(desk, ledger, now.astimezone(UTC))
     phase = walk.pass_to_feed()
     bench = walk.standing.bench

@@ -12,7 +12,7 @@ from ..record.ledger import Sighting, highest
 from ..record.log import Bubbles, Smell, Thickness, Top
 from ..refusal import within
 from ..signs import Finding, findings
-from ..signs.contract import Scene
+from ..signs.clues import Scene
 
 OLDEST_DAYS = 3650.0
 MOST_TIMES = 6.0

@@ -64,7 +64,7 @@ def plan(
     weighed out.
     """
     now = now.astimezone(UTC)
-    walk = Walk(Desk(course, hours, starts_at.astimezone(UTC), step, later), ledger, now)
+    walk = Walk(Desk(course, hours, starts_at.astimezone(UTC), step, later, warmth_c), ledger, now)
     phase = phase_of(walk.desk.course, walk.standing)
     ahead: tuple[Step, ...] = ()
     ends = phase is None

@@ -41,7 +41,8 @@ def alter(course: Course, standing: Standing, ledger: Ledger, entry: Terms) -> A
     """One change. What the way's own amounts, or another way, cannot be is kept as it was: the log is never refused."""
     match entry:
         case Moved():
-            return Altered(course, standing, ChangeCode.MOVED, {"celsius": entry.warmth_c})
+            moved = replace(standing, celsius=entry.warmth_c)
+            return Altered(course, moved, ChangeCode.MOVED, {"celsius": entry.warmth_c})
         case OtherJar():
             return Altered(course, standing, ChangeCode.OTHER_JAR, {"ml": entry.vessel.volume_ml})
         case OtherFlour():

@@ -16,14 +16,15 @@ from .steps import Act, Doing, Step, StepState
 
 @dataclass(frozen=True)
 class Desk:
-    """What a plan is made on: the course, the baker's hours, the start, the scale; and the hours that were told later,
-    each from a moment on."""
+    """What a plan is made on: the course, the baker's hours, the start, the scale; the hours that were told later, each
+    from a moment on; and how warm it stands at first."""
 
     course: Course
     hours: Hours
     starts_at: datetime
     step: float
     later: tuple[LaterHours, ...] = ()
+    warmth_c: float = 24.0
 
 
 def day_of(start: datetime, at: datetime) -> int:

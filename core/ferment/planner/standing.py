@@ -48,6 +48,7 @@ class Standing:
 
     `own` is what the baker has decided since, `every` the rhythm that was told; `bakes` are planned and not mixed yet,
     the nearest first, and `bake_fed` counts the feeds done for that one. After a bake the rest is fed from `soon` on.
+    `celsius` is how warm it was told to stand.
     """
 
     index: int | None
@@ -68,6 +69,7 @@ class Standing:
     bakes: tuple[Bake, ...] = ()
     bake_fed: int = 0
     soon: datetime | None = None
+    celsius: float = 24.0
 
     @property
     def bake(self) -> Bake | None:
@@ -144,7 +146,7 @@ def _waits_no_more(phase: SettledPhase, standing: Standing, evidence: Evidence) 
     if standing.cold_since is not None:
         return None
     usual_h = max(1, phase.turns.usual) * phase.wait.usual / HOUR
-    return waited_enough_h(evidence, usual_h, standing.cold / HOUR)
+    return waited_enough_h(evidence, usual_h, standing.cold / HOUR, standing.celsius)
 
 
 def poured(

@@ -57,6 +57,7 @@ class Walk:
     changes: list[Change] = field(default_factory=list)
 
     def __post_init__(self) -> None:
+        self.standing = replace(self.standing, celsius=self.desk.warmth_c)
         self._weighed: dict[tuple[str, Bench, Effect], tuple[FeedPlan | None, tuple[Doing, ...]]] = {}
         for event in self._events():
             match event:

@@ -80,8 +80,9 @@ class Evidence:
 _BUBBLES = {Bubbles.NONE: 0, Bubbles.FEW: 1, Bubbles.THROUGHOUT: 2, Bubbles.FROTH: 2}
 # What is seen so soon after mixing was stirred in (common practice).
 STIRRED_IN_H = 2.0
-# Liquid on top so long after a feed is hunger, and ends any wait; so do three days (common practice).
-HUNGER_FROM_H, LONGEST_WAIT_H = 36.0, 72.0
+# Liquid on top so long after a feed is hunger, and ends any wait; so do three days, in the warm two (common practice).
+HUNGER_FROM_H = 36.0
+LONGEST_WAIT_H, BY_WARMTH_C = (72.0, 48.0), (24.0, 28.0)
 _RISE_AT_LEAST = 1.08
 """Below this a level tells no rise: it is how exactly a mark on a jar can be read (common practice)."""
 
@@ -144,10 +145,13 @@ _JUDGES: Mapping[type, Callable[[Any, Evidence], bool]] = {
 }
 
 
-def waited_enough_h(evidence: Evidence, usual_h: float, cold_h: float) -> float | None:
+def waited_enough_h(evidence: Evidence, usual_h: float, cold_h: float, celsius: float = 24.0) -> float | None:
     """How many hours after the feed no sign was to be waited for any longer, where that is so by now: it starved, or
-    it stood three days, or half as long again as usual, without one. Hours in the cold do not count."""
-    enough = max(LONGEST_WAIT_H, 1.5 * usual_h) + cold_h
+    it stood three days, or half as long again as usual, without one; in a warm room two days, or no longer than usual.
+    Hours in the cold do not count."""
+    warm = min(1.0, max(0.0, (celsius - BY_WARMTH_C[0]) / (BY_WARMTH_C[1] - BY_WARMTH_C[0])))
+    longest = LONGEST_WAIT_H[0] + warm * (LONGEST_WAIT_H[1] - LONGEST_WAIT_H[0])
+    enough = max(longest, (1.5 - 0.5 * warm) * usual_h) + cold_h
     ends = [one.hours for one in evidence.now if Top.LIQUID in one.top and one.hours - cold_h >= HUNGER_FROM_H]
     return min([*ends, enough]) if ends or evidence.since_h >= enough else None
 

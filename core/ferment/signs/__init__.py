@@ -44,7 +44,8 @@ from . import (
     too_hot,
     unfed_warm,
 )
-from .contract import Caution, Question, Remedy, Scene, Sign, SignCode, Urgency, case_of, holds, shown_by
+from .clues import Scene, holds
+from .contract import Caution, Question, Remedy, Sign, SignCode, Urgency, case_of, shown_by
 
 SIGNS: tuple[Sign, ...] = (
     mould.SIGN,

@@ -4,7 +4,8 @@ jar's own (common practice)."""
 from __future__ import annotations
 
 from ..record.log import DeedKind
-from .contract import Boosted, Case, Caution, Remedy, Sign, SignCode, Urgency
+from .clues import Boosted
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.BAKERS_YEAST,

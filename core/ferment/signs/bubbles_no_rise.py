@@ -4,20 +4,8 @@ from __future__ import annotations
 
 from ..ready_rule import YEASTS_OWN_H
 from ..record.log import Bubbles
-from .contract import (
-    Age,
-    Also,
-    BubblesAre,
-    Case,
-    HoursSinceFeed,
-    LittleGluten,
-    Remedy,
-    Rose,
-    Sign,
-    SignCode,
-    Urgency,
-    WetterThan,
-)
+from .clues import Age, BubblesAre, HoursSinceFeed, LittleGluten, Rose, WetterThan
+from .contract import Also, Case, Remedy, Sign, SignCode, Urgency
 
 BUBBLY = BubblesAre(frozenset({Bubbles.THROUGHOUT, Bubbles.FROTH}))
 FLAT = (Age(from_h=YEASTS_OWN_H), HoursSinceFeed(from_h=6), BUBBLY, Rose(at_most=1.25))

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency, WarmthIs
+from .clues import WarmthIs
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.COLD_KITCHEN,

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..ready_rule import YEASTS_OWN_H
-from .contract import Age, Case, Caution, NotAwakeYet, Remedy, Rose, Sign, SignCode, ThinnedTo, Urgency
+from .clues import Age, NotAwakeYet, Rose, ThinnedTo
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.DILUTED,

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..record.log import Top
-from .contract import Case, Caution, Remedy, Sign, SignCode, TopSeen, Urgency
+from .clues import TopSeen
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.DRY_SKIN,

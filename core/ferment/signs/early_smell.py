@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..record.log import Smell
-from .contract import Age, Case, Caution, Question, Remedy, Sign, SignCode, SmellIs, Urgency
+from .clues import Age, SmellIs
+from .contract import Case, Caution, Question, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.EARLY_SMELL,

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..ready_rule import EARLY_DAYS_H
-from .contract import Age, Case, Caution, FromFlourAndWater, Remedy, Rose, Sign, SignCode, Urgency
+from .clues import Age, FromFlourAndWater, Rose
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.FALSE_DAWN,

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from .contract import Case, Late, Remedy, Sign, SignCode, Urgency, WarmthIs
+from .clues import Late, WarmthIs
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.FORGOTTEN,

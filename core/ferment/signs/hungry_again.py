@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..ready_rule import YEASTS_OWN_H
-from .contract import Age, Case, FellBy, Remedy, Rose, Sign, SignCode, Urgency
+from .clues import Age, FellBy, Rose
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.HUNGRY_AGAIN,

@@ -4,20 +4,8 @@ from __future__ import annotations
 
 from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Thickness, Top
-from .contract import (
-    Age,
-    Also,
-    Case,
-    HoursSinceFeed,
-    Remedy,
-    Sign,
-    SignCode,
-    ThicknessIs,
-    TopIs,
-    Urgency,
-    WarmthIs,
-    WetterThan,
-)
+from .clues import Age, HoursSinceFeed, ThicknessIs, TopIs, WarmthIs, WetterThan
+from .contract import Also, Case, Remedy, Sign, SignCode, Urgency
 
 LIQUID = TopIs(frozenset({Top.LIQUID}))
 THIN = ThicknessIs(frozenset({Thickness.RUNNY, Thickness.THIN_BATTER}))

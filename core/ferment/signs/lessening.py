@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from .contract import Age, Case, Caution, Remedy, RisesLessen, Sign, SignCode, Urgency
+from .clues import Age, RisesLessen
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.LESSENING,

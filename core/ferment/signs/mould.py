@@ -4,7 +4,8 @@ food-safety agencies say the same of soft foods, from memory)."""
 from __future__ import annotations
 
 from ..record.log import Top
-from .contract import Case, Caution, Remedy, Sign, SignCode, TopIs, Urgency
+from .clues import TopIs
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.MOULD,

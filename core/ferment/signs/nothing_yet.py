@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Bubbles
-from .contract import Age, BubblesAre, Case, Caution, NotAwakeYet, Remedy, Sign, SignCode, Urgency
+from .clues import Age, BubblesAre, NotAwakeYet
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.NOTHING_YET,

@@ -3,12 +3,13 @@
 
 from __future__ import annotations
 
-from .contract import AsIfElsewhere, Case, Question, Remedy, Sign, SignCode, Urgency
+from .clues import AsIfElsewhere, IsAwake
+from .contract import Case, Question, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.OTHER_WARMTH,
     urgency=Urgency.CARE,
-    cases=(Case((AsIfElsewhere(),), sure=0.75, ask=Question.STANDS_IT_ELSEWHERE),),
+    cases=(Case((AsIfElsewhere(), IsAwake()), sure=0.75, ask=Question.STANDS_IT_ELSEWHERE),),
     do=(Remedy.TELL_WARMTH,),
     no_ends=True,
 )

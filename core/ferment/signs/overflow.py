@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from .contract import Case, Caution, NearRim, Remedy, Sign, SignCode, Urgency
+from .clues import NearRim
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.OVERFLOW,

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Bubbles
-from .contract import Age, BubblesAre, Case, Caution, HoursSinceFeed, NotAwakeYet, Remedy, Rose, Sign, SignCode, Urgency
+from .clues import Age, BubblesAre, HoursSinceFeed, NotAwakeYet, Rose
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 WHEN = (Age(from_h=EARLY_DAYS_H, to_h=168), HoursSinceFeed(from_h=5), NotAwakeYet())
 

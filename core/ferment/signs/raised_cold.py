@@ -3,12 +3,13 @@ Nights in the cold of a hot kitchen are no such thing."""
 
 from __future__ import annotations
 
-from .contract import Age, Case, FromFlourAndWater, InTheCold, NotAwakeYet, Remedy, Sign, SignCode, Urgency
+from .clues import Age, FromFlourAndWater, NotAwakeYet, RaisedInTheCold
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.RAISED_COLD,
     urgency=Urgency.CARE,
-    cases=(Case((Age(to_h=504), FromFlourAndWater(), NotAwakeYet(), InTheCold(from_h=14)), sure=0.9),),
+    cases=(Case((Age(to_h=504), FromFlourAndWater(), NotAwakeYet(), RaisedInTheCold(from_h=14)), sure=0.9),),
     do=(Remedy.BACK_TO_WARM,),
     at_rest=True,
 )

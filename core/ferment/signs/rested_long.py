@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from .contract import Case, Caution, Remedy, Rests, Sign, SignCode, Urgency
+from .clues import Rests
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.RESTED_LONG,

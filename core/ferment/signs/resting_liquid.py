@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..record.log import Top
-from .contract import Case, Remedy, Rests, Sign, SignCode, TopIs, Urgency
+from .clues import Rests, TopIs
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.RESTING_LIQUID,

@@ -3,7 +3,8 @@ feed with what it rose on before, in a warm place (common practice)."""
 
 from __future__ import annotations
 
-from .contract import Case, Caution, Remedy, RisesNoMore, Sign, SignCode, Urgency
+from .clues import RisesNoMore
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.RISES_NO_MORE,

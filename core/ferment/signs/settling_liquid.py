@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from ..ready_rule import EARLY_DAYS_H
 from ..record.log import Top
-from .contract import Age, Case, HoursSinceFeed, Remedy, Sign, SignCode, TopIs, Urgency
+from .clues import Age, HoursSinceFeed, TopIs
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 LIQUID = TopIs(frozenset({Top.LIQUID}))
 

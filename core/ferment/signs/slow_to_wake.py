@@ -4,23 +4,8 @@ holds it back is asked for (common practice)."""
 from __future__ import annotations
 
 from ..record.log import Bubbles
-from .contract import (
-    Age,
-    Also,
-    BubblesAre,
-    Case,
-    Caution,
-    FromFlourAndWater,
-    HoursSinceFeed,
-    NotAwakeYet,
-    Question,
-    Remedy,
-    Rose,
-    Sign,
-    SignCode,
-    Urgency,
-    WarmthIs,
-)
+from .clues import Age, BubblesAre, FromFlourAndWater, HoursSinceFeed, NotAwakeYet, Rose, WarmthIs
+from .contract import Also, Case, Caution, Question, Remedy, Sign, SignCode, Urgency
 
 WHEN = (Age(from_h=168), HoursSinceFeed(from_h=5), FromFlourAndWater(), NotAwakeYet())
 ASKED = Question.IS_IT_FLOUR_OR_WATER

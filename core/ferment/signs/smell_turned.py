@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..record.log import Smell
-from .contract import Case, Caution, NotAwakeYet, Remedy, Sign, SignCode, SmellIs, SmeltBefore, Urgency
+from .clues import NotAwakeYet, SmellIs, SmeltBefore
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.SMELL_TURNED,

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..record.log import Smell
-from .contract import Case, Remedy, Sign, SignCode, SmellIs, Urgency
+from .clues import SmellIs
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.STARVING_SMELL,

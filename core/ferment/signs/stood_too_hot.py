@@ -3,7 +3,8 @@ practice)."""
 
 from __future__ import annotations
 
-from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency, WasAsHotAs
+from .clues import WasAsHotAs
+from .contract import Case, Caution, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.STOOD_TOO_HOT,

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from ..record.log import DeedKind
-from .contract import Boosted, Case, Remedy, Sign, SignCode, Urgency
+from .clues import Boosted
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.SWEETENED,

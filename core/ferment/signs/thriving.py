@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from ..ready_rule import YEASTS_OWN_H
 from ..record.log import Bubbles, Top
-from .contract import Age, BubblesAre, Case, IsAwake, Remedy, Rose, Sign, SignCode, TopIs, Urgency
+from .clues import Age, BubblesAre, IsAwake, Rose, TopIs
+from .contract import Case, Remedy, Sign, SignCode, Urgency
 
 SIGN = Sign(
     code=SignCode.THRIVING,

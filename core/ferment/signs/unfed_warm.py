@@ -4,7 +4,8 @@ practice)."""
 from __future__ import annotations
 
 from ..ready_rule import EARLY_DAYS_H
-from .contract import Age, Also, Case, HoursSinceFeed, Remedy, Sign, SignCode, Urgency, WarmthIs
+from .clues import Age, HoursSinceFeed, WarmthIs
+from .contract import Also, Case, Remedy, Sign, SignCode, Urgency
 
 OLD_ENOUGH = Age(from_h=EARLY_DAYS_H)
 

@@ -95,7 +95,7 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
             _as_if_c(background, warmth(at_h + SETTLED_H), posterior, members),
         ),
         ready=_ready(days, start) if days else None,
-        rounds=_fits(ledger, courses, curves, posterior, warmth, own),
+        rounds=_fits(ledger, courses, curves, posterior, warmth, traits.height),
     )
 
 
@@ -216,16 +216,23 @@ def _hungry_at(course: Run[float], pace: float, fed_at: datetime) -> datetime | 
 
 
 def _fits(
-    ledger: Ledger, courses: list[Run[float]], curves: list[Curve], posterior: Posterior, warmth: Warmth, own: float
+    ledger: Ledger, courses: list[Run[float]], curves: list[Curve], posterior: Posterior, warmth: Warmth, height: float
 ) -> tuple[RoundFit, ...]:
-    """`own` is how much more or less gas this jar holds than others do."""
+    """`height` is how much more or less gas than others do the jar holds that was run. What counts as doubled goes by
+    what was known of this one when the feed was over, so that no later look untells it."""
     count = len(posterior.rounds)
     fits = []
-    for turn, course, curve, weights, thought in zip(
-        ledger.rounds[-count:], courses[-count:], curves[-count:], posterior.rounds, posterior.expected, strict=True
+    for turn, course, curve, weights, thought, own in zip(
+        ledger.rounds[-count:],
+        courses[-count:],
+        curves[-count:],
+        posterior.rounds,
+        posterior.expected,
+        posterior.heights,
+        strict=True,
     ):
         celsius = warmth(course.hours[0] + WARMTH_AFTER_H)
-        doubled = doubles_at(course.paste, celsius, own)
+        doubled = doubles_at(course.paste, celsius, own * height)
         limit = limit_h(celsius, flour_parts(turn.feed.flour_g, turn.feed.keep_g))
         told = moments(curve, nodes(weights), doubled, limit)
         top = course.states[int(curve.levels.argmax())].tolist()

@@ -68,7 +68,8 @@ class Curve:
 class Posterior:
     """Weights over the grid (paces down, heights across) that sum to 1: of the jar itself, and of the running feed.
 
-    `rounds` are those of each feed in turn, the running one last; `expected` what was thought of each before its looks.
+    `rounds` are those of each feed in turn, the running one last; `expected` what was thought of each before its looks,
+    `heights` what was thought of the jar's height after them, as a factor.
     """
 
     jar: Array
@@ -77,6 +78,7 @@ class Posterior:
     surprising: tuple[str, ...]
     rounds: tuple[Array, ...]
     expected: tuple[Array, ...]
+    heights: tuple[float, ...]
 
     @property
     def pace(self) -> float:
@@ -91,7 +93,11 @@ class Posterior:
 
     @property
     def height(self) -> float:
-        return float(np.exp((self.jar.sum(axis=0) * HEIGHTS).sum()))
+        return self.heights[-1]
+
+
+def _height(jar: Array) -> float:
+    return float(np.exp((jar.sum(axis=0) * HEIGHTS).sum()))
 
 
 def prior(spread: float = 1.0) -> Array:
@@ -121,6 +127,7 @@ def track(curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spre
     surprising: list[str] = []
     rounds: list[Array] = []
     thought: list[Array] = []
+    heights: list[float] = []
     watched = 0
     for curve, seen in zip(curves, sightings, strict=True):
         jar = _WANDER[0] @ jar @ _WANDER[1].T
@@ -140,7 +147,10 @@ def track(curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spre
         # What one day tells of the jar itself is blurred by that day's own difference.
         jar = jar * (_DAY[0].T @ likely @ _DAY[1])
         jar /= jar.sum()
-    return Posterior(jar, running, watched, tuple(dict.fromkeys(surprising)), tuple(rounds), tuple(thought))
+        heights.append(_height(jar))
+    return Posterior(
+        jar, running, watched, tuple(dict.fromkeys(surprising)), tuple(rounds), tuple(thought), tuple(heights)
+    )
 
 
 def _expected(curve: Curve, sighting: Sighting) -> list[tuple[float, Array]]:

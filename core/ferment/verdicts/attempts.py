@@ -152,9 +152,8 @@ def _attempt(turn: Round, fit: RoundFit, *, in_doubt: bool, theirs: bool, chille
     elif doubled and not late:
         # It had doubled when somebody came, and nobody knows since when.
         in_time = max(in_time, NOT_SEEN)
-    gassy = any(seen.bubbles in (Bubbles.THROUGHOUT, Bubbles.FROTH) for seen in turn.sightings)
-    if fit.doubles_at < TELLS_FROM and not gassy:
-        # So thin a paste hardly rises whatever lives in it: its bubbles tell.
+    if fit.doubles_at < TELLS_FROM:
+        # So thin a paste hardly rises whatever lives in it: a thicker one would tell.
         in_time = min(in_time, NOT_SEEN)
     failed = not chilled and not doubled and _failed(turn.sightings, fit)
     share = YEASTS_EARLY if in_doubt else YEASTS

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
+from functools import partial
 
 from ..kitchen.warmth import Place
 from ..methods.keeping import is_kept
@@ -12,10 +13,11 @@ from ..mixing.contents import Origin
 from ..planner import Plan
 from ..protocol.course import Course
 from ..ready_rule import AWAKE_LEVEL, DOUBLED, EARLY_DAYS_H, RISEN, WITHIN_H, WOKE, Strictness, early_days_h
-from ..record.ledger import Ledger, highest
+from ..record.ledger import Ledger, Round, highest
 from ..record.log import READY, DeedKind
 from ..signs import Finding, Ruled, findings
-from ..signs.contract import Scene, Urgency
+from ..signs.clues import Scene
+from ..signs.contract import Urgency
 from ..tracker import Forecast, RoundFit
 from .attempts import attempts_of, borne_out, is_sour
 from .readiness import Attempt, Readiness, judge, rises_no_more
@@ -29,6 +31,8 @@ ROUNDS_OF_A_DAY = 3
 LEVEL_ROUNDS = 4
 # Discard is food after so many rises by yeast, once it had turned sour.
 FOOD_RISES = 2
+# A look within this of the hour of the peak tells how high it went.
+_AT_ITS_PEAK = (0.75, 1.3)
 
 
 @dataclass(frozen=True)
@@ -64,15 +68,22 @@ def judgement(
     early_h = early_days_h(mean_warmth(place, ledger, EARLY_DAYS_H))
     doubted = frozenset(forecast.surprising) if forecast else frozenset()
     lent = tuple((since, until) for kind, since, until in boosts(ledger) if kind is DeedKind.YEAST_ADDED)
-    attempts = attempts_of(
-        ledger.rounds, fits, now, ledger.cold_spans, begun_sour=begun_sour, early_h=early_h, doubted=doubted, lent=lent
+    judge_feeds = partial(
+        attempts_of, ledger.rounds, fits, now, ledger.cold_spans, begun_sour=begun_sour, early_h=early_h, lent=lent
     )
+    attempts = judge_feeds(doubted=doubted)
+    lone = _lone_rise(attempts, ledger.rounds)
+    if lone is not None:
+        doubted |= {lone}
+        attempts = judge_feeds(doubted=doubted)
     yeasts = [attempt for attempt in attempts if attempt.by_yeast]
     by_yeast = max((attempt.highest for attempt in yeasts), default=1.0)
-    peaks = tuple(attempt.highest for attempt in attempts[:-1] if attempt.watched)
+    fitted = zip(attempts[-len(fits) : -1], ledger.rounds[-len(fits) : -1], strict=True) if fits else ()
+    peaks = tuple(attempt.highest for attempt, turn in fitted if _was_seen_at_its_peak(attempt, turn))
     scene = replace(
         scene_of(ledger, place, made, now, peaks, begun_sour=begun_sour, woke=by_yeast >= WOKE),
         rises_no_more=rises_no_more(attempts),
+        is_kept=is_kept(made.course) or bool((said := ledger.word(READY)) and said.yes),
         as_if_c=forecast.basis.as_if_c if forecast else None,
     )
     found = _findings(ledger, scene, now)
@@ -178,6 +189,26 @@ def _stage(
             woken=course.origin is not Origin.FLOUR_AND_WATER,
             begun_sour=scene.begun_sour,
         )
+    )
+
+
+def _lone_rise(attempts: Sequence[Attempt], rounds: Sequence[Round]) -> str | None:
+    """The look that alone of all shows a rise by yeast: another jar's, perhaps, until something bears it out."""
+    risen = [
+        seen.look_id
+        for attempt, turn in zip(attempts, rounds, strict=False)
+        if attempt.by_yeast
+        for seen in turn.sightings
+        if highest([seen]) >= RISEN
+    ]
+    return risen[0] if len(risen) == 1 else None
+
+
+def _was_seen_at_its_peak(attempt: Attempt, turn: Round) -> bool:
+    """Whether its height is known: somebody read it about when it peaked, or the mark that it left."""
+    since, until = (share * attempt.peak_h for share in _AT_ITS_PEAK)
+    return any(
+        seen.high is not None or (seen.times is not None and since <= seen.hours <= until) for seen in turn.sightings
     )
 
 

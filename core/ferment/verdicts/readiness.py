@@ -17,6 +17,7 @@ from ..ready_rule import (
     QUICKER,
     STEADY,
     TAKES_BACK,
+    TELLS_FROM,
     UNLIKELY,
     WITHIN_H,
     Strictness,
@@ -210,7 +211,7 @@ def _follow(attempts: Sequence[Attempt], wanted: int) -> _SoFar:
     for one in attempts:
         if not one.watched or not one.by_yeast:
             continue
-        rose = not one.late and one.highest - 1.0 >= HELD_SHARE * (one.doubles_at - 1.0)
+        rose = not one.late and _tells(one) and one.highest - 1.0 >= HELD_SHARE * (one.doubles_at - 1.0)
         if _is_decided(one):
             good = one.doubled_h is not None and one.in_time >= LIKELY
             all_but = one.highest - 1.0 >= ALL_BUT * (one.doubles_at - 1.0)
@@ -222,6 +223,11 @@ def _follow(attempts: Sequence[Attempt], wanted: int) -> _SoFar:
         now = len(row) >= wanted and _is_steady(_peaks(row[-wanted:]))
         shown = (shown and failed < TAKES_BACK) or now or (seen >= wanted and one is not attempts[-1])
     return _SoFar(row, shown, failed)
+
+
+def _tells(one: Attempt) -> bool:
+    """A paste that holds next to nothing tells nothing by its rise."""
+    return one.doubles_at >= TELLS_FROM
 
 
 def _peaks(row: Sequence[Attempt]) -> list[float]:

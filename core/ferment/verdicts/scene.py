@@ -10,7 +10,7 @@ from ..kitchen.warmth import Place, Warmth
 from ..planner import Plan, StepState
 from ..record.ledger import Ledger
 from ..record.log import Deed, DeedKind
-from ..signs.contract import Scene
+from ..signs.clues import Scene
 
 # The stretch over which it is reckoned how far feeds thinned the jar out.
 THINNED_OVER = timedelta(hours=48)

@@ -44,6 +44,7 @@ class CompareIn(Request):
     blend: Annotated[dict[Flour, float], Field(max_length=8)]
     has_scale: bool
     starts_at: Moment
+    by_earlier_jars: bool = True
 
 
 class OtherwiseIn(Request):

@@ -13,7 +13,8 @@ from unittest import TestCase
 from ferment.record.ledger import Sighting
 from ferment.record.log import Bubbles, DeedKind, Smell, Thickness, Top
 from ferment.signs import INSTEAD, SIGNS, Ruled, findings
-from ferment.signs.contract import Caution, Question, Remedy, Scene, SignCode, Urgency
+from ferment.signs.clues import Scene
+from ferment.signs.contract import Caution, Question, Remedy, SignCode, Urgency
 
 from ..builders import START
 

@@ -148,11 +148,11 @@ class Failed(TestCase):
         self.assertEqual(one(turn(LATER, (9.0, 2.1)), DREAMT).in_time, 0.5)
         self.assertEqual(one(turn(LATER, (6.5, 1.7), (9.0, 2.1)), DREAMT).in_time, 0.1)
 
-    def test_a_soup_is_told_by_its_bubbles(self) -> None:
+    def test_a_soup_tells_nothing_by_its_rise(self) -> None:
         thin = replace(FIT, doubles_at=1.2)
         risen = turn(LATER, (5.0, 1.3))
         bubbly = replace(risen, sightings=(replace(risen.sightings[0], bubbles=Bubbles.THROUGHOUT),))
-        self.assertEqual((one(risen, thin).in_time, one(bubbly, thin).in_time), (0.5, 1.0))
+        self.assertEqual((one(risen, thin).in_time, one(bubbly, thin).in_time), (0.5, 0.5))
 
 
 class OneLook(TestCase):

@@ -9,7 +9,7 @@ from ferment.kitchen.warmth import Place
 from ferment.planner import Plan, StepState
 from ferment.record.log import Deed, DeedKind, Log, Smell
 from ferment.setups import course_of, ledger_of, plan_of
-from ferment.signs.contract import Scene
+from ferment.signs.clues import Scene
 from ferment.verdicts.scene import scene_of
 
 from ..builders import START, daily, feed, first_mix, hours, look, setup

@@ -1784,6 +1784,11 @@ export interface components {
             blend: {
                 [key: string]: number;
             };
+            /**
+             * By Earlier Jars
+             * @default true
+             */
+            by_earlier_jars: boolean;
             /** Has Scale */
             has_scale: boolean;
             /** Night C */

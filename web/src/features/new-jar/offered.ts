@@ -24,6 +24,7 @@ export function useOffered(draft: JarDraft, family: Family, origin: Origin, star
         blend: blendFor(family, draft.chosen[family.code] ?? {}),
         has_scale: draft.hasScale,
         starts_at: start,
+        by_earlier_jars: draft.byEarlierJars,
       },
     },
     {
