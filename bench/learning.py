@@ -14,31 +14,26 @@ from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor
 from dataclasses import replace
 from datetime import datetime, timedelta
-from itertools import pairwise
 
 import numpy as np
 
 from ferment.doors.assessment import assess
 from ferment.doors.teaching import lesson_from, taught
-from ferment.kitchen.hours import HOUR
 from ferment.protocol.options import Choices
 from ferment.record.log import Log
-from ferment.setups import Setup, course_of, ledger_of
+from ferment.setups import Setup
 from ferment.simulation import Played, Truth, play
 from ferment.tracker import Lesson
 
 from .elsewhere import another_world
-from .readiness import BAKER, JAR, LONGEST, START, true_day
+from .readiness import BAKER, JAR, LONGEST, START, day_by_rule, peaks_of
 
 FLOURS = ("whole_wheat", "spelt", "white", "rye")
 DAYS = (2, 4)
-PEAKS_FROM, PEAKS_TO = 3.0, 9.0
 # How jars differ in truth, in the logarithm: what a baker's jars share, and what each has of its own.
 SHARED = {"vigour": 0.20, "height": 0.10, "native": 0.5, "lag": 0.22}
 OWN = {"vigour": 0.15, "height": 0.10, "native": 0.5, "lag": 0.20}
 SHELF_OFF_C, OWN_OFF_C = 0.9, 0.3
-# A rise lower than this has no peak that a baker would see.
-LEAST_PEAK = 1.3
 Errors = dict[tuple[str, int, bool], list[float]]
 
 
@@ -57,7 +52,7 @@ def one_baker(seed: int) -> Errors:
         setup = _setup(flour, told)
         with another_world(seed):
             played = play(setup, LONGEST, 7_000 + 10 * seed + number, Truth(**traits, warmth_off_c=off), BAKER)
-        ready = true_day(setup, played, told + off, 1.9)
+        ready = day_by_rule(setup, played, told + off, traits["height"])
         for is_taught in (False, True):
             now_known = replace(setup, prior=taught(setup, lessons)) if is_taught else setup
             for what, error in _told(now_known, played, ready):
@@ -80,16 +75,8 @@ def _told(setup: Setup, played: Played, ready: float | None) -> Iterator[tuple[s
             on = assess(setup, _until(played.log, now), now).ready_on
             if on is not None:
                 yield f"day of ready, told on day {day}", abs((on.on.likely - START) / timedelta(days=1) - ready)
-    rounds = ledger_of(setup, course_of(setup), played.log).rounds
-    for turn, after in pairwise(rounds):
-        fed, until = turn.feed.at, after.feed.at
-        if not PEAKS_FROM <= (fed - START) / timedelta(days=1) <= PEAKS_TO:
-            continue
-        top = max((hour for hour in played.truth if fed < hour.at < until), key=lambda hour: hour.level)
-        found = assess(setup, _until(played.log, fed), fed + timedelta(minutes=1))
-        if top.level >= LEAST_PEAK and top.yeast > top.early and top.at < until - HOUR and found.forecast:
-            hours = (top.at - fed) / HOUR
-            yield "peaks of the first feeds", abs((found.forecast.peaks.likely - fed) / HOUR - hours) / hours
+    for error, _ in peaks_of(setup, played):
+        yield "peaks of the first feeds", error
 
 
 def _until(log: Log, now: datetime) -> Log:

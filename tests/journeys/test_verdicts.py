@@ -52,6 +52,48 @@ class Verdicts(Journey):
         self.assertEqual(weight.get_attribute("value"), "200")
 
 
+    def test_a_jar_that_is_slow_to_wake_is_asked_once_about_its_flour_and_water(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(230.0)
+        for day in range(1, 10):
+            baker.feed(230.0 - 24.0 * day)
+            baker.look(222.0 - 24.0 * day, level={"value": 1.0, "unit": "times"})
+        self.enter(baker, f"/jars/{baker.jar_id}")
+        page.sees("More than a week, and still flat.")
+        page.sees("Is its flour bleached, or its water chlorinated?")
+        page.press("button", "Yes, one of them")
+        page.sees("chloramine only a filter")
+        page.sees_not("Is its flour bleached, or its water chlorinated?")
+        self.assertEqual(page.axe(), [])
+
+    def test_what_was_added_is_noted_and_does_not_make_it_ready(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(100.0)
+        baker.feed(20.0)
+        self.enter(baker)
+        page.press("button", "More for Thistle")
+        page.press("menuitem", "I added baker's yeast")
+        page.press("link", "Rise line and log")
+        page.sees("Baker's yeast lifts it now.")
+        page.sees("Baker's yeast added")
+
+
+class FromJarToJar(Journey):
+    def test_what_the_last_jar_showed_counts_for_the_next_and_can_be_left_out(self) -> None:
+        page = self.browser
+        baker = self.baker().plan(name="Thistle").mix(150.0)
+        for day in range(1, 6):
+            baker.feed(150.0 - 24.0 * day)
+            baker.look(141.0 - 24.0 * day, level={"value": 1.1, "unit": "times"})
+        self.board(baker)
+        page.sees("Reckoned with what your earlier jar showed")
+        page.press("button", "Leave that out")
+        page.sees_not("Reckoned with what your earlier jar showed")
+        page.press("button", "Reckon with your earlier jars")
+        page.sees("Reckoned with what your earlier jar showed")
+        self.assertEqual(page.axe(), [])
+
+
 class TheBakersWord(Journey):
     def test_a_verdict_is_overruled_stands_in_the_log_and_is_taken_back(self) -> None:
         page = self.browser

@@ -2,7 +2,7 @@
 import type { About, Advice, Counsel, Notice, SignCode, WordBody } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
-import { SIGN_NAMES } from "./judging";
+import { ASKED_NAMES, SIGN_NAMES } from "./judging";
 import { addedWords, keptWords } from "./measure";
 
 const feeds = (count: number) => (count === 1 ? "the next feed" : `the next ${count} feeds`);
@@ -69,7 +69,8 @@ function isSign(about: About): about is SignCode {
 /** The baker's word as the log tells it. */
 export function wordLine({ about, yes }: WordBody): string {
   if (about === "ready") return yes ? "it is ready" : "it is not ready";
-  if (isSign(about)) return `${yes ? "it is so" : "it is not so"}: ${SIGN_NAMES[about]}`;
+  if (isSign(about))
+    return `${yes ? "it is so" : "it is not so"}: ${ASKED_NAMES[about] ?? SIGN_NAMES[about]}`;
   return `${yes ? "yes" : "no"} to advice: ${ADVICE_NAMES[about]}`;
 }
 

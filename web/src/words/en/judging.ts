@@ -190,6 +190,12 @@ export const SIGN_NAMES: Record<SignCode, string> = {
   rested_long: "a long rest",
 };
 
+/** What is said yes or no to, where a question asks for something else than the sign itself. */
+export const ASKED_NAMES: Partial<Record<SignCode, string>> = {
+  slow_to_wake: "its flour or its water holds it back",
+  other_warmth: "it stands elsewhere than told",
+};
+
 /** What to do and what not to do, in one breath. */
 export function adviceLine({ do: remedies, dont }: Finding): string {
   return [
