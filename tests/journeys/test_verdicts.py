@@ -51,7 +51,6 @@ class Verdicts(Journey):
         weight = page.one("textbox", "Weight of the empty jar")
         self.assertEqual(weight.get_attribute("value"), "200")
 
-
     def test_a_jar_that_is_slow_to_wake_is_asked_once_about_its_flour_and_water(self) -> None:
         page = self.browser
         baker = self.baker().plan(name="Thistle").mix(230.0)
