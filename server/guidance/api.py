@@ -10,7 +10,6 @@ from django.utils import timezone
 from ninja import Router
 
 from accounts.security import Baker, signed_in
-from ferment.mixing.contents import Origin
 from kitchen.wire import setup_in
 from logbook.lessons import taught_by_earlier
 from problems import ProblemsOut
@@ -98,8 +97,8 @@ def what_if(request: Baker, jar_id: UUID, payload: WhatIfIn) -> WhatIfOut:
 @router.post("/compare", response={200: list[Offered], 422: ProblemsOut})
 def compare(request: Baker, payload: CompareIn) -> list[Offered]:
     setup = compared_setup(payload, request.auth)
-    if payload.by_earlier_jars and payload.origin is Origin.FLOUR_AND_WATER:
-        setup = taught_by_earlier(request.auth, setup, timezone.now())
+    if payload.by_earlier_jars:
+        setup = taught_by_earlier(request.auth, setup, timezone.now(), payload.origin)
     found = services.compare(payload.origin, setup, has_scale=payload.has_scale)
     return [Offered.model_validate(offered) for offered in found]
 

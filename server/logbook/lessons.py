@@ -23,12 +23,13 @@ MOST_JARS = 5
 _lessons: Latest[tuple[UUID, int], tuple[Lesson | None]] = Latest(512)
 
 
-def taught_by_earlier(account: Account, setup: Setup, now: datetime) -> Setup:
-    """The same set-up, with what the account's own earlier jars showed, where it is begun from flour and water.
+def taught_by_earlier(account: Account, setup: Setup, now: datetime, origin: Origin | None = None) -> Setup:
+    """The same set-up, with what the account's own earlier jars showed, where it is begun from flour and water; where
+    no `origin` is told, by its way.
 
     Raises Refusal for a set-up that cannot be planned.
     """
-    if course_of(setup).origin is not Origin.FLOUR_AND_WATER:
+    if (origin or course_of(setup).origin) is not Origin.FLOUR_AND_WATER:
         return setup
     lessons = lessons_of(account, now)
     return replace(setup, prior=taught(setup, lessons)) if lessons else setup
