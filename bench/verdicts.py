@@ -176,8 +176,10 @@ def _one_fed(
     feed = turn.feed
     if not feed.keep_g or not feed.flour_g:
         return Fed(feed.at, until, None, None, watched=False, flat=False)
+    # A settled jar of the same paste: what is kept of a soup stays thin.
+    held = turn.before if turn.before.flour_g else turn.contents
     settled = after_feed(
-        mature(blend_of({one.flour: one.g for one in feed.flours}), traits),
+        mature(blend_of({one.flour: one.g for one in held.flours}), traits, held.water_g / held.flour_g),
         traits,
         feed.keep_g,
         feed.flours,
