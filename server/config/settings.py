@@ -40,6 +40,7 @@ INSTALLED_APPS = [
     "logbook",
     "photos",
     "guidance",
+    "pantry",
     "reckoner",
     "exchange",
     "reminders",

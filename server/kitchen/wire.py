@@ -100,10 +100,11 @@ class HoursBody(Request):
 
 
 class ShelfFlourBody(Request):
-    """A flour on the baker's shelf: its kind, and what they call it."""
+    """A flour on the baker's shelf: its kind, what they call it, and what a kilo costs, in their own money."""
 
     flour: Flour
     name: Name
+    price_per_kg: float | None = None
 
 
 class ShelfFloursBody(Request):
@@ -239,11 +240,13 @@ def hours_out(hours: Hours) -> HoursBody:
 
 
 def flours_out(flours: Iterable[ShelfFlour]) -> ShelfFloursBody:
-    return ShelfFloursBody(flours=[ShelfFlourBody(flour=one.flour, name=one.name) for one in flours])
+    return ShelfFloursBody(
+        flours=[ShelfFlourBody(flour=one.flour, name=one.name, price_per_kg=one.price_per_kg) for one in flours]
+    )
 
 
 def flours_in(body: ShelfFloursBody) -> list[ShelfFlour]:
-    return [ShelfFlour(one.flour, one.name) for one in body.flours]
+    return [ShelfFlour(one.flour, one.name, one.price_per_kg) for one in body.flours]
 
 
 def bands_in(body: list[BandBody]) -> list[Band]:

@@ -86,7 +86,10 @@ class TheShelf(TestCase):
     def test_flours_by_the_bakers_own_names(self) -> None:
         baker = Baker("Ines").sign_up()
         self.assertEqual(baker.ok("GET", "/api/flours"), {"flours": []})
-        shelf = [{"flour": "rye", "name": "Mill rye"}, {"flour": "spelt", "name": "Aunt's spelt 🌾"}]
+        shelf: list[dict[str, object]] = [
+            {"flour": "rye", "name": "Mill rye", "price_per_kg": None},
+            {"flour": "spelt", "name": "Aunt's spelt 🌾", "price_per_kg": 3.2},
+        ]
         self.assertEqual(baker.ok("PUT", "/api/flours", {"flours": shelf}), {"flours": shelf})
         both = [*shelf, {"flour": "rye", "name": "New rye"}]
         names = {one["flour"]: one["name"] for one in baker.ok("PUT", "/api/flours", {"flours": both})["flours"]}

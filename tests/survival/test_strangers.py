@@ -60,7 +60,10 @@ class Strangers(TestCase):
         helper = Baker("Hugo").sign_up()
         helper.ok("POST", "/api/hands", {"code": code})
         hand = self.owner.ok("GET", "/api/hands")["mine"][0]["id"]
+        note = {"id": str(uuid4()), "at": ago(1.0), "shelf": "with_gluten", "act": "looked"}
+        self.owner.ok("POST", "/api/discard", note)
         self.ids = {"jar_id": jar, "entry_id": entry, "photo_id": photo, "station_id": station, "hand_id": hand}
+        self.ids["note_id"] = note["id"]
         self.stranger = Baker("Noor").sign_up()
         self.nobody = Baker("")
 

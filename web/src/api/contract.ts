@@ -128,6 +128,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Discard */
+        get: operations["pantry_api_read_discard"];
+        put?: never;
+        /**
+         * Note Discard
+         * @description What was done with a discard jar. Sent twice it is done once.
+         */
+        post: operations["pantry_api_note_discard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/discard/{note_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Undo Discard */
+        delete: operations["pantry_api_undo_discard"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Flour
+         * @description Where the flour went.
+         */
+        get: operations["pantry_api_read_flour"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flours": {
         parameters: {
             query?: never;
@@ -1887,6 +1945,112 @@ export interface components {
             readings: components["schemas"]["ReadingIn"][];
         };
         /**
+         * DiscardAct
+         * @enum {string}
+         */
+        DiscardAct: "taken" | "used_up" | "emptied" | "washed" | "looked";
+        /**
+         * DiscardIn
+         * @description What was done with a discard jar: `g` and `made_for` of what was taken, `top` of a look.
+         */
+        DiscardIn: {
+            act: components["schemas"]["DiscardAct"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * G
+             * @default 0
+             */
+            g: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Made For
+             * @default
+             */
+            made_for: string;
+            shelf: components["schemas"]["Shelf"];
+            /**
+             * Top
+             * @default []
+             */
+            top: components["schemas"]["Top"][];
+        };
+        /**
+         * DiscardJarOut
+         * @description A discard jar; `doubtful` names the jars that gave to it and were found spoiled later.
+         */
+        DiscardJarOut: {
+            /** Doubtful */
+            doubtful: string[];
+            /** Flours */
+            flours: components["schemas"]["FlourPart"][];
+            /** Hydration Percent */
+            hydration_percent: number | null;
+            /** Oldest At */
+            oldest_at: string | null;
+            /** Parts */
+            parts: components["schemas"]["GivenPart"][];
+            shelf: components["schemas"]["Shelf"];
+            /** Signs */
+            signs: components["schemas"]["DiscardSign"][];
+            /** Total G */
+            total_g: number;
+            /** Washed */
+            washed: boolean;
+        };
+        /** DiscardNoteOut */
+        DiscardNoteOut: {
+            act: components["schemas"]["DiscardAct"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** G */
+            g: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Made For */
+            made_for: string;
+            shelf: components["schemas"]["Shelf"];
+            /** Top */
+            top: components["schemas"]["Top"][];
+        };
+        /**
+         * DiscardOut
+         * @description The discard jars now, and what was done with them, the latest first.
+         */
+        DiscardOut: {
+            /** Jars */
+            jars: components["schemas"]["DiscardJarOut"][];
+            /** Latest */
+            latest: components["schemas"]["DiscardNoteOut"][];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Time Zone */
+            time_zone: string;
+        };
+        /**
+         * DiscardSign
+         * @description `spoiled`: fuzzy, pink or orange was seen. `doubtful`: a jar that gave to it was found spoiled later. `too_old`,
+         *     `old`: by its oldest part. `film`: a thin white film. `liquid`: normal there.
+         * @enum {string}
+         */
+        DiscardSign: "spoiled" | "doubtful" | "too_old" | "old" | "film" | "liquid";
+        /**
          * DiscardTo
          * @description Where what is taken out goes. The discard jar is food, once it is baked; the others are not.
          * @enum {string}
@@ -2164,6 +2328,55 @@ export interface components {
             g: number;
         };
         /**
+         * FlourLedgerOut
+         * @description Where the flour went; `names` are the jars' by their ids.
+         */
+        FlourLedgerOut: {
+            /** By Jar */
+            by_jar: components["schemas"]["FlourRowOut"][];
+            /** By Month */
+            by_month: components["schemas"]["FlourRowOut"][];
+            /** By Way */
+            by_way: components["schemas"]["FlourRowOut"][];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            whole: components["schemas"]["FlourRowOut"];
+        };
+        /** FlourPart */
+        FlourPart: {
+            flour: components["schemas"]["Flour"];
+            /** G */
+            g: number;
+        };
+        /**
+         * FlourRowOut
+         * @description One line of the flour ledger: what was fed of each kind, what came in with cultures and from elsewhere, where it
+         *     went, and what stands in jars still. `cost` is that of the kinds that have a price, `unpriced_g` what the others
+         *     weigh.
+         */
+        FlourRowOut: {
+            /** Cost */
+            cost: number;
+            /** Discard G */
+            discard_g: number;
+            /** Fed */
+            fed: components["schemas"]["FlourPart"][];
+            /** Fed G */
+            fed_g: number;
+            /** Key */
+            key: string;
+            /** Left G */
+            left_g: number | null;
+            /** Other G */
+            other_g: number;
+            /** Unpriced G */
+            unpriced_g: number;
+            /** Went */
+            went: components["schemas"]["WentPart"][];
+        };
+        /**
          * FlourShare
          * @description One flour of a blend; the shares of a blend sum to 1.
          */
@@ -2202,6 +2415,23 @@ export interface components {
             rounds: components["schemas"]["RoundFit"][];
             /** Surprising */
             surprising: string[];
+        };
+        /**
+         * GivenPart
+         * @description What a jar gave at a feed, as far as it is in there still.
+         */
+        GivenPart: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** G */
+            g: number;
+            /** Jar */
+            jar: string;
+            /** Name */
+            name: string;
         };
         /**
          * GlanceOut
@@ -3688,13 +3918,21 @@ export interface components {
             until_thickness: components["schemas"]["Thickness"] | null;
         };
         /**
+         * Shelf
+         * @description Which discard jar: gluten-free stays apart, for what touches wheat is not.
+         * @enum {string}
+         */
+        Shelf: "with_gluten" | "gluten_free";
+        /**
          * ShelfFlourBody
-         * @description A flour on the baker's shelf: its kind, and what they call it.
+         * @description A flour on the baker's shelf: its kind, what they call it, and what a kilo costs, in their own money.
          */
         ShelfFlourBody: {
             flour: components["schemas"]["Flour"];
             /** Name */
             name: string;
+            /** Price Per Kg */
+            price_per_kg?: number | null;
         };
         /** ShelfFloursBody */
         ShelfFloursBody: {
@@ -4253,6 +4491,18 @@ export interface components {
             water_g: number | null;
         };
         /**
+         * Went
+         * @description Discard by where it went, what was used by what for, and the end of a jar.
+         * @enum {string}
+         */
+        Went: "compost" | "bin" | "discard_jar" | "unsaid" | "dough" | "gift" | "spare" | "flakes" | "split" | "other_jar" | "recipe" | "binned";
+        /** WentPart */
+        WentPart: {
+            /** Flour G */
+            flour_g: number;
+            went: components["schemas"]["Went"];
+        };
+        /**
          * WhatIfIn
          * @description Another place for the jar, in °C.
          */
@@ -4443,6 +4693,12 @@ export type Days = components['schemas']['Days'];
 export type DeedBody = components['schemas']['DeedBody'];
 export type DeedKind = components['schemas']['DeedKind'];
 export type DegreesIn = components['schemas']['DegreesIn'];
+export type DiscardAct = components['schemas']['DiscardAct'];
+export type DiscardIn = components['schemas']['DiscardIn'];
+export type DiscardJarOut = components['schemas']['DiscardJarOut'];
+export type DiscardNoteOut = components['schemas']['DiscardNoteOut'];
+export type DiscardOut = components['schemas']['DiscardOut'];
+export type DiscardSign = components['schemas']['DiscardSign'];
 export type DiscardTo = components['schemas']['DiscardTo'];
 export type Doing = components['schemas']['Doing'];
 export type EntryOut = components['schemas']['EntryOut'];
@@ -4460,9 +4716,13 @@ export type Finding = components['schemas']['Finding'];
 export type Flour = components['schemas']['Flour'];
 export type FlourBody = components['schemas']['FlourBody'];
 export type FlourGrams = components['schemas']['FlourGrams'];
+export type FlourLedgerOut = components['schemas']['FlourLedgerOut'];
+export type FlourPart = components['schemas']['FlourPart'];
+export type FlourRowOut = components['schemas']['FlourRowOut'];
 export type FlourShare = components['schemas']['FlourShare'];
 export type FlourSpoons = components['schemas']['FlourSpoons'];
 export type Forecast = components['schemas']['Forecast'];
+export type GivenPart = components['schemas']['GivenPart'];
 export type GlanceOut = components['schemas']['GlanceOut'];
 export type Glass = components['schemas']['Glass'];
 export type GlassOut = components['schemas']['GlassOut'];
@@ -4559,6 +4819,7 @@ export type ScaleStep = components['schemas']['ScaleStep'];
 export type SessionOut = components['schemas']['SessionOut'];
 export type Settles = components['schemas']['Settles'];
 export type Sheet = components['schemas']['Sheet'];
+export type Shelf = components['schemas']['Shelf'];
 export type ShelfFlourBody = components['schemas']['ShelfFlourBody'];
 export type ShelfFloursBody = components['schemas']['ShelfFloursBody'];
 export type ShelfIn = components['schemas']['ShelfIn'];
@@ -4609,6 +4870,8 @@ export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
 export type WantedIn = components['schemas']['WantedIn'];
 export type WeighIn = components['schemas']['WeighIn'];
+export type Went = components['schemas']['Went'];
+export type WentPart = components['schemas']['WentPart'];
 export type WhatIfIn = components['schemas']['WhatIfIn'];
 export type WhatIfOut = components['schemas']['WhatIfOut'];
 export type When = components['schemas']['When'];
@@ -5244,6 +5507,281 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    pantry_api_read_discard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiscardOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    pantry_api_note_discard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiscardIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiscardOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    pantry_api_undo_discard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                note_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiscardOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    pantry_api_read_flour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlourLedgerOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
