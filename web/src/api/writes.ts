@@ -2,7 +2,7 @@
 import { nowIso } from "../lib/clock";
 import { newId } from "../lib/ids";
 import { type Outcome, outbox, type Write } from "./outbox";
-import type { About, DeedKind, EntryBody, NewJar, Notice, Photo, Strictness } from "./types";
+import type { About, DeedKind, DiscardIn, EntryBody, NewJar, Notice, Photo, Strictness } from "./types";
 
 type Reopen = Write["reopen"];
 
@@ -42,6 +42,11 @@ export function moveEntry(entryId: string, toJar: string, label: string): Promis
 export function recordDeed(jarId: string, id: string, deed: DeedKind, label: string): Promise<Outcome> {
   const entry = { kind: "deed", at: nowIso(), did: deed, note: "" } as const;
   return recordEntry(jarId, id, null, entry, label, null);
+}
+
+/** What was done with a discard jar. */
+export function noteDiscard(body: DiscardIn, label: string): Promise<Outcome> {
+  return submit({ key: body.id, method: "POST", path: "/api/discard", body, label, reopen: null });
 }
 
 /** Nothing is due before that moment. */

@@ -23,6 +23,8 @@ const BakePage = lazy(async () => ({ default: (await import("../features/life"))
 const PartPage = lazy(async () => ({ default: (await import("../features/life")).PartPage }));
 const AwayPage = lazy(async () => ({ default: (await import("../features/life")).AwayPage }));
 const ReckonerPage = lazy(async () => ({ default: (await import("../features/reckoner")).ReckonerPage }));
+const DiscardPage = lazy(async () => ({ default: (await import("../features/pantry")).DiscardPage }));
+const FlourPage = lazy(async () => ({ default: (await import("../features/pantry")).FlourPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
 /** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
@@ -59,6 +61,8 @@ function Guarded() {
             <Route path="jars/:jarId/away" element={<AwayPage />} />
             <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
             <Route path="house" element={<HousePage />} />
+            <Route path="discard" element={<DiscardPage />} />
+            <Route path="flour" element={<FlourPage />} />
             <Route path="reckoner" element={<ReckonerPage />} />
             <Route path="signs" element={<SignsPage />} />
             <Route path="*" element={<Lost />} />

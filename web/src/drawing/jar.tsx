@@ -162,7 +162,7 @@ export function JarDrawing({
       </clipPath>
       <g clipPath={`url(#${CSS.escape(clip)})`}>
         <rect x={0} y={top} width={width} height={height} fill="var(--glass)" />
-        {state.lineMm !== null && <Mix state={state} width={width} bottom={bottom} />}
+        {state.levelMm > 0 && <Mix state={state} width={width} bottom={bottom} />}
         {high !== null && (
           <line
             x1={0}

@@ -3,14 +3,19 @@
 import { useState } from "react";
 import { api, http } from "../api/client";
 import type { Flour } from "../api/types";
+import { typed } from "../lib/numbers";
 import { Button } from "../ui/button";
 import { Choice } from "../ui/choice";
-import { TextField } from "../ui/field";
+import { NumberField, TextField } from "../ui/field";
 import { Loading } from "../ui/states";
-import { FLOUR_WORDS, partsText } from "../words";
+import { FLOUR_WORDS, pantryText, partsText } from "../words";
 import { Refused, useAct } from "./act";
 
-type Shelf = readonly { readonly flour: Flour; readonly name: string }[];
+type Shelf = readonly {
+  readonly flour: Flour;
+  readonly name: string;
+  readonly price_per_kg?: number | null;
+}[];
 
 /** The shelf; null until it is known. */
 function useShelf(): Shelf | null {
@@ -45,10 +50,17 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
   const { act, problem } = useAct();
   const [kind, setKind] = useState<Flour>("rye");
   const [name, setName] = useState("");
+  const [price, setPrice] = useState("");
   const put = (flours: Shelf) => act(http.PUT("/api/flours", { body: { flours: [...flours] } }));
   // Not a form of its own: it also stands inside the one of a new jar.
   const add = async () => {
-    if (await put([...shelf, { flour: kind, name }])) setName("");
+    const costs = typed(price);
+    // What is no number goes as it is, for the server to name the field.
+    const price_per_kg = Number.isNaN(costs) ? (price as unknown as number) : costs;
+    if (await put([...shelf, { flour: kind, name, price_per_kg }])) {
+      setName("");
+      setPrice("");
+    }
   };
   return (
     <section aria-label={partsText.floursOnTheShelf} className="flex flex-col gap-3">
@@ -58,7 +70,10 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
             <li key={one.flour} className="flex items-center justify-between gap-3 border-b border-rule">
               <span dir="auto">
                 <span className="font-semibold">{one.name}</span>{" "}
-                <span className="text-soft">{FLOUR_WORDS[one.flour]}</span>
+                <span className="text-soft">
+                  {FLOUR_WORDS[one.flour]}
+                  {one.price_per_kg != null && ` · ${pantryText.aKiloCostsSo(one.price_per_kg.toFixed(2))}`}
+                </span>
               </span>
               <Button look="plain" onClick={() => void put(shelf.filter(({ flour }) => flour !== one.flour))}>
                 {partsText.takeOff}
@@ -68,13 +83,20 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
         </ul>
       )}
       <Choice label={partsText.kind} items={KINDS} value={kind} onChange={(next) => next && setKind(next)} />
-      <div className="flex max-w-sm items-end gap-3">
+      <div className="flex max-w-lg flex-wrap items-end gap-3">
         <TextField
           label={partsText.whatYouCallIt}
           placeholder={partsText.millRyeCoarse}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
+        <div className="w-32">
+          <NumberField
+            label={pantryText.aKiloCosts}
+            value={price}
+            onChange={(event) => setPrice(event.target.value)}
+          />
+        </div>
         <Button onClick={() => void add()}>{partsText.putThere}</Button>
       </div>
       <Refused problem={problem} />

@@ -11,6 +11,7 @@ export function ShelfTabs({
   value,
   onChange,
   items,
+  beside,
   rest,
   children,
 }: {
@@ -18,28 +19,30 @@ export function ShelfTabs({
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly items: readonly { readonly value: string; readonly content: ReactNode }[];
-  /** What stands behind the last one; it is scenery. */
+  /** What stands behind the last one, and is a place of its own. */
+  readonly beside: ReactNode;
+  /** The end of the shelf; it is scenery. */
   readonly rest: ReactNode;
   readonly children: ReactNode;
 }) {
   return (
     <Tabs.Root value={value} onValueChange={onChange}>
-      <Tabs.List
-        aria-label={label}
-        className="flex items-end gap-1 overflow-x-auto px-1 pt-1 pb-2 [scrollbar-width:thin] sm:gap-4"
-      >
-        {items.map((item) => (
-          <Tabs.Trigger
-            key={item.value}
-            value={item.value}
-            ref={item.value === value ? bringIntoSight : null}
-            className="group shrink-0 rounded-t-lg px-2 pt-2 text-ink sm:px-4"
-          >
-            {item.content}
-          </Tabs.Trigger>
-        ))}
+      <div className="flex items-end gap-1 overflow-x-auto px-1 pt-1 pb-2 [scrollbar-width:thin] sm:gap-4">
+        <Tabs.List aria-label={label} className="flex shrink-0 items-end gap-1 sm:gap-4">
+          {items.map((item) => (
+            <Tabs.Trigger
+              key={item.value}
+              value={item.value}
+              ref={item.value === value ? bringIntoSight : null}
+              className="group shrink-0 rounded-t-lg px-2 pt-2 text-ink sm:px-4"
+            >
+              {item.content}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {beside}
         {rest}
-      </Tabs.List>
+      </div>
       <Tabs.Content value={value} className="rounded">
         {children}
       </Tabs.Content>

@@ -2,8 +2,9 @@ import { api } from "../../api/client";
 import { useTitle } from "../../lib/hooks";
 import { FloursPart } from "../../parts/flours";
 import { HoursPart } from "../../parts/hours";
+import { ButtonLink } from "../../ui/button";
 import { OutOfReach } from "../../ui/states";
-import { commonText, houseText } from "../../words";
+import { commonText, houseText, pantryText } from "../../words";
 import { AboutPart } from "./About";
 import { CalendarPart } from "./Calendar";
 import { HandsPart } from "./Hands";
@@ -30,6 +31,10 @@ export function HousePage() {
           <h2 className="text-2xl">{houseText.flours}</h2>
           <p>{houseText.whatYouHaveByYour}</p>
           <FloursPart />
+          <p className="flex flex-wrap gap-3">
+            <ButtonLink to="/flour">{pantryText.seeTheFlour}</ButtonLink>
+            <ButtonLink to="/discard">{pantryText.seeIt}</ButtonLink>
+          </p>
         </div>
         <CalendarPart />
         <HandsPart />

@@ -1,14 +1,23 @@
 import { lazy } from "react";
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { Glance, Kitchen } from "../../api/types";
+import { DiscardDrawing } from "../../drawing/discard";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { useTitle, useWidth } from "../../lib/hooks";
 import { ButtonLink } from "../../ui/button";
 import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Loading, OutOfReach } from "../../ui/states";
-import { commonText, kitchenText, shortMove } from "../../words";
+import {
+  commonText,
+  DISCARD_NAMES,
+  discardLine,
+  discardSign,
+  kitchenText,
+  pantryText,
+  shortMove,
+} from "../../words";
 import { Bench } from "./Bench";
 
 // Seen once, by who is new.
@@ -78,6 +87,7 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
           value: one.jar.id,
           content: <OnShelf one={one} kitchen={kitchen} scale={scale} />,
         }))}
+        beside={<DiscardOnShelf scale={scale} />}
         rest={<RestOfShelf cool={placed.at(-1)?.rests_since != null} />}
       >
         <Bench one={chosen} kitchen={kitchen} />
@@ -91,6 +101,33 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
       )}
     </div>
   );
+}
+
+/** What the jars gave, where there is any: it stands in the fridge, and is a place of its own. */
+function DiscardOnShelf({ scale }: { readonly scale: number }) {
+  const discard = api.useQuery("get", "/api/discard", {}, { staleTime: 30_000, retry: false });
+  const jars = discard.data?.jars.filter(({ total_g: g, signs }) => g > 0 || signs.length > 0) ?? [];
+  if (!discard.data || jars.length === 0) return null;
+  const { now } = discard.data;
+  return jars.map((jar) => {
+    const [worst] = jar.signs.map((sign) => discardSign(sign, jar)).filter(({ grave }) => grave !== "normal");
+    return (
+      <Link
+        key={jar.shelf}
+        to="/discard"
+        className="flex shrink-0 flex-col items-center rounded-t-lg px-2 pt-2 text-ink no-underline sm:px-4"
+      >
+        <DiscardDrawing totalG={jar.total_g} flours={jar.flours} top={[]} scale={scale} />
+        <Plank cool />
+        <span className="mt-2 border-2 border-transparent px-3 py-1 text-center leading-tight">
+          <span className="block font-serif text-lg">{DISCARD_NAMES[jar.shelf]}</span>
+          <span className={`block text-[0.9rem] ${worst ? "font-bold text-alarm" : "text-soft"}`}>
+            {worst ? pantryText.lookAtIt : discardLine(jar, now)}
+          </span>
+        </span>
+      </Link>
+    );
+  });
 }
 
 function OnShelf({

@@ -23,6 +23,7 @@ export * from "./moves";
 export * from "./new-jar";
 export * from "./options";
 export * from "./origins";
+export * from "./pantry";
 export * from "./parts";
 export * from "./plan";
 export * from "./problems";

@@ -1,0 +1,62 @@
+"""The discard jar and the flour ledger: given to at a feed, used, looked at, undone; and where the flour went."""
+
+from __future__ import annotations
+
+from tests.server.base import Baker
+
+from .base import Journey
+
+
+class NothingWasted(Journey):
+    def sour_jar(self) -> Baker:
+        """Awake, sour and clean, and due for its next feed."""
+        baker = self.baker().always_home().plan(name="Thistle").mix(250.0)
+        for day in range(1, 10):
+            baker.feed(250.0 - 24.0 * day)
+            baker.look(244.0 - 24.0 * day, level={"value": 2.1, "unit": "times"}, smell=["fruity"], bubbles="throughout")
+        return baker
+
+    def test_a_feed_gives_its_discard_and_pancakes_take_it(self) -> None:
+        page = self.browser
+        baker = self.sour_jar()
+        self.enter(baker, "/discard")
+        page.sees("Nothing is in it yet.")
+        page.open(f"/jars/{baker.jar_id}/feed")
+        self.walk_to_the_end("Next")
+        page.press("toggle", "discard jar")
+        page.press("button", "It is fed")
+        page.press("link", "Discard jar")
+        page.sees("60 g, from today.")
+        page.sees("All of it holds rye and spelt (a wheat): gluten.")
+        self.assertEqual(page.axe(), [])
+        page.type("How much", "500")
+        page.press("button", "Take it out")
+        page.sees("There is not so much in it. There are 60 g.")
+        page.type("How much", "40")
+        page.type("What for", "crackers")
+        page.press("button", "Take it out")
+        page.sees("20 g, from today.")
+        page.sees("Taken out 40 g for crackers")
+        page.press("button", "Undo")
+        page.sees("60 g, from today.")
+        page.press("toggle", "fuzzy spots")
+        page.press("button", "Keep this")
+        page.sees("Fuzzy, pink or orange: that is spoilage.")
+        page.press("button", "Washed")
+        page.sees("Empty, and washed.")
+
+    def test_where_the_flour_went_is_read_at_a_glance_and_line_by_line(self) -> None:
+        page = self.browser
+        baker = self.sour_jar()
+        self.enter(baker, "/house")
+        page.press("toggle", "whole rye")
+        page.type("What you call it", "Mill rye")
+        page.type("A kilo costs", "2.40")
+        page.press("button", "Put it there")
+        page.sees("2.40 a kilo")
+        page.press("link", "Where the flour went")
+        page.one("heading", "Where the flour went")
+        page.sees("thrown out")
+        page.sees("0.24 and more")
+        page.press("toggle", "By month")
+        self.assertEqual(page.axe(), [])

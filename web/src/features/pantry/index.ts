@@ -1,0 +1,2 @@
+export { DiscardPage } from "./DiscardPage";
+export { FlourPage } from "./FlourPage";

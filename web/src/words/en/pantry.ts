@@ -1,0 +1,214 @@
+/** The discard jar and the flour ledger in words. */
+import type {
+  DiscardAct,
+  DiscardJar,
+  DiscardNote,
+  DiscardShelf,
+  DiscardSign,
+  Flour,
+  FlourRow,
+  Went,
+} from "../../api/types";
+import { grams, list } from "../../lib/numbers";
+import { when } from "../../lib/time";
+import { FLOUR_WORDS } from "./flours";
+import { TOP_WORDS } from "./looks";
+
+export const pantryText = {
+  discardJar: "Discard jar",
+  nothingInItYet: "Nothing is in it yet.",
+  howItIsFilled:
+    "At the last step of a feed, say that the discard goes into the discard jar. A jar can give once it is sour, awake and shows nothing wrong; before that its discard is for the compost.",
+  whatIsInIt: "What is in it",
+  from: (much: string, jar: string, at: string) => `${much} from ${jar}, ${at}`,
+  takeSomeOut: "Take some out",
+  howMuch: "How much",
+  whatFor: "What for",
+  pancakes: "pancakes, crackers, flatbread",
+  takeIt: "Take it out",
+  allUsed: "All used",
+  emptied: "Emptied",
+  washed: "Washed",
+  somethingIsWrong: "What does it show?",
+  thatIsIt: "Keep this",
+  bakedThrough:
+    "Always baked or cooked through, never tasted raw; it keeps one to two weeks in the fridge, covered and labelled. Local food rules come first.",
+  before: "Before",
+  undo: "Undo",
+  lookingAtIt: "Looking at the discard jar",
+  itCannotBeReached: "The discard jar cannot be reached just now.",
+  whereTheFlourWent: "Where the flour went",
+  countingTheFlour: "Counting the flour",
+  noFlourYet: "No flour was fed yet. What a jar is fed, and where it goes, is counted from its first mix on.",
+  byJar: "By jar",
+  byWay: "By way",
+  byMonth: "By month",
+  name: "What",
+  fed: "Fed",
+  thrownOut: "Thrown out",
+  used: "Used",
+  standing: "In jars",
+  cost: "Cost",
+  discardOfAll: (g: string, age: string) => `${g}, ${age}`,
+  lookAtIt: "something is wrong with it",
+  byWhat: "By what",
+  seeIt: "The discard jar",
+  seeTheFlour: "Where the flour went",
+  aKiloCosts: "A kilo costs",
+  aKiloCostsSo: (price: string) => `${price} a kilo`,
+} as const;
+
+export const DISCARD_NAMES: Record<DiscardShelf, string> = {
+  with_gluten: "Discard jar",
+  gluten_free: "Gluten-free discard jar",
+};
+
+/** `9 days old`, `from today`. */
+function ageWords(oldest: string, now: string): string {
+  const days = Math.floor((Date.parse(now) - Date.parse(oldest)) / 86_400_000);
+  if (days < 1) return "from today";
+  return `its oldest part ${days} day${days === 1 ? "" : "s"} old`;
+}
+
+/** `120 g, its oldest part 9 days old.` */
+export function discardLine(jar: DiscardJar, now: string): string {
+  if (jar.total_g <= 0 || jar.oldest_at === null) return jar.washed ? "Empty, and washed." : "Empty.";
+  return `${grams(Math.round(jar.total_g))}, ${ageWords(jar.oldest_at, now)}.`;
+}
+
+const ALLERGENS: Partial<Record<Flour, string>> = {
+  rye: "rye",
+  whole_wheat: "wheat",
+  high_extraction: "wheat",
+  white: "wheat",
+  spelt: "spelt (a wheat)",
+  einkorn: "einkorn (a wheat)",
+};
+
+/** Any flour in it is in all of it. */
+export function allergenLine({ flours }: DiscardJar): string {
+  const kinds = list(
+    flours.map(({ flour, g }) => `${grams(Math.max(1, Math.round(g)))} ${FLOUR_WORDS[flour]}`),
+  );
+  const named = [...new Set(flours.flatMap(({ flour }) => ALLERGENS[flour] ?? []))];
+  return named.length > 0 ? `Of ${kinds}. All of it holds ${list(named)}: gluten.` : `Of ${kinds}.`;
+}
+
+const SIGNS: Record<
+  DiscardSign,
+  { readonly grave: "danger" | "care" | "normal"; readonly meaning: string; readonly advice: string }
+> = {
+  spoiled: {
+    grave: "danger",
+    meaning: "Fuzzy, pink or orange: that is spoilage.",
+    advice: "Bin all of it, tasting nothing, and wash the jar hot before anything goes in again.",
+  },
+  doubtful: {
+    grave: "care",
+    meaning: "A jar that gave to it was found spoiled later.",
+    advice: "What was put in before may have carried it. If in doubt, bin all of it and wash the jar.",
+  },
+  too_old: {
+    grave: "care",
+    meaning: "Its oldest part is more than two weeks old.",
+    advice: "It is very sour by now. Compost it, wash the jar, and begin anew.",
+  },
+  old: {
+    grave: "normal",
+    meaning: "Its oldest part is more than a week old.",
+    advice: "Use it in the next days, the oldest first.",
+  },
+  film: {
+    grave: "care",
+    meaning: "A thin, flat, white film is wild yeast.",
+    advice: "Lift it off and use the rest soon; fuzzy or coloured, all of it goes.",
+  },
+  liquid: {
+    grave: "normal",
+    meaning: "Liquid on top is normal there.",
+    advice: "Stir it in or pour it off.",
+  },
+};
+
+/** A sign of it as it is shown; the jars in doubt are named. */
+export function discardSign(sign: DiscardSign, jar: DiscardJar) {
+  const said = SIGNS[sign];
+  const meaning =
+    sign === "doubtful" ? `${list(jar.doubtful)} gave to it and was found spoiled later.` : said.meaning;
+  return { ...said, meaning, question: null };
+}
+
+const ACTS: Record<DiscardAct, string> = {
+  taken: "Taken out",
+  used_up: "All used",
+  emptied: "Emptied",
+  washed: "Washed",
+  looked: "Looked at",
+};
+
+/** `Taken out 80 g for pancakes, today 18:20` */
+export function discardNoteLine(note: DiscardNote, now: string, zone: string): string {
+  const much = note.act === "taken" ? ` ${grams(note.g)}` : "";
+  const what = note.made_for ? ` for ${note.made_for}` : "";
+  const shown = note.top.length > 0 ? `: ${list(note.top.map((one) => TOP_WORDS[one]))}` : "";
+  return `${ACTS[note.act]}${much}${what}${shown}, ${when(note.at, now, zone)}`;
+}
+
+/** What a baker tells apart of where flour went, in the order in which it is drawn. */
+export type FlourShare = "dough" | "passed_on" | "discard_jar" | "standing" | "thrown_out";
+
+const SHARE_OF: Record<Went, FlourShare> = {
+  dough: "dough",
+  recipe: "dough",
+  gift: "passed_on",
+  spare: "passed_on",
+  flakes: "passed_on",
+  split: "passed_on",
+  other_jar: "passed_on",
+  discard_jar: "discard_jar",
+  compost: "thrown_out",
+  bin: "thrown_out",
+  unsaid: "thrown_out",
+  binned: "thrown_out",
+};
+
+export const SHARE_WORDS: Record<FlourShare, string> = {
+  dough: "baked with",
+  passed_on: "set aside, split or given",
+  discard_jar: "into the discard jar",
+  standing: "in the jars now",
+  thrown_out: "thrown out",
+};
+
+/** Grams of flour by what became of it, those of which there are any. */
+export function flourShares(row: FlourRow): { readonly share: FlourShare; readonly g: number }[] {
+  const sums: Record<FlourShare, number> = {
+    dough: 0,
+    passed_on: 0,
+    discard_jar: 0,
+    standing: row.left_g ?? 0,
+    thrown_out: 0,
+  };
+  for (const { went, flour_g } of row.went) sums[SHARE_OF[went]] += flour_g;
+  return (Object.keys(sums) as FlourShare[]).flatMap((share) =>
+    sums[share] >= 0.5 ? [{ share, g: sums[share] }] : [],
+  );
+}
+
+/** `Of 840 g of flour, 310 g was thrown out and 90 g is in the jars now.` */
+export function flourSentence(row: FlourRow): string {
+  const parts = flourShares(row).map(({ share, g }) => `${grams(Math.round(g))} ${SHARE_WORDS[share]}`);
+  return `${grams(Math.round(row.fed_g + row.other_g))} of flour: ${list(parts)}.`;
+}
+
+/** What it cost, of the flours that have a price. */
+export function costWords({ cost, unpriced_g: rest }: FlourRow): string {
+  if (cost <= 0) return "–";
+  return rest >= 0.5 ? `${cost.toFixed(2)} and more` : cost.toFixed(2);
+}
+
+/** `March 2026` of `2026-03` */
+export function monthName(month: string): string {
+  const form = new Intl.DateTimeFormat("en", { month: "long", year: "numeric", timeZone: "UTC" });
+  return form.format(Date.parse(`${month}-01`));
+}
