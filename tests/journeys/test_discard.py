@@ -13,7 +13,9 @@ class NothingWasted(Journey):
         baker = self.baker().always_home().plan(name="Thistle").mix(250.0)
         for day in range(1, 10):
             baker.feed(250.0 - 24.0 * day)
-            baker.look(244.0 - 24.0 * day, level={"value": 2.1, "unit": "times"}, smell=["fruity"], bubbles="throughout")
+            baker.look(
+                244.0 - 24.0 * day, level={"value": 2.1, "unit": "times"}, smell=["fruity"], bubbles="throughout"
+            )
         return baker
 
     def test_a_feed_gives_its_discard_and_pancakes_take_it(self) -> None:
@@ -22,9 +24,10 @@ class NothingWasted(Journey):
         self.enter(baker, "/discard")
         page.sees("Nothing is in it yet.")
         page.open(f"/jars/{baker.jar_id}/feed")
-        self.walk_to_the_end("Next")
-        page.press("toggle", "discard jar")
+        self.walk_to_the_end()
+        page.press("toggle", "Discard jar")
         page.press("button", "It is fed")
+        page.press("link", "To the kitchen")
         page.press("link", "Discard jar")
         page.sees("60 g, from today.")
         page.sees("All of it holds rye and spelt (a wheat): gluten.")
@@ -52,7 +55,7 @@ class NothingWasted(Journey):
         page.press("toggle", "whole rye")
         page.type("What you call it", "Mill rye")
         page.type("A kilo costs", "2.40")
-        page.press("button", "Put it there")
+        page.press("button", "Put there")
         page.sees("2.40 a kilo")
         page.press("link", "Where the flour went")
         page.one("heading", "Where the flour went")

@@ -66,7 +66,8 @@ function Table({ told }: { readonly told: FlourLedger }) {
   return (
     <section aria-label={pantryText.whereTheFlourWent} className="flex flex-col gap-4">
       <Choice label={pantryText.byWhat} items={BY} value={by} onChange={(next) => next && setBy(next)} />
-      <div className="overflow-x-auto">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
+      <section aria-label={pantryText.lineByLine} tabIndex={0} className="overflow-x-auto">
         <table className="w-full max-w-4xl border-collapse text-right tabular-nums">
           <thead className="text-soft">
             <tr className="border-b border-edge">
@@ -105,7 +106,7 @@ function Table({ told }: { readonly told: FlourLedger }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </section>
     </section>
   );
 }

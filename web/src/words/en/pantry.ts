@@ -52,6 +52,7 @@ export const pantryText = {
   discardOfAll: (g: string, age: string) => `${g}, ${age}`,
   lookAtIt: "something is wrong with it",
   byWhat: "By what",
+  lineByLine: "Line by line; scrolls sideways",
   seeIt: "The discard jar",
   seeTheFlour: "Where the flour went",
   aKiloCosts: "A kilo costs",
