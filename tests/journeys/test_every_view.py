@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from .base import Journey
 
+WITHOUT_A_JAR = ("/", "/new", "/signs", "/house", "/flour", "/discard")
+
 
 class EveryView(Journey):
     def check(self, name: str) -> None:
@@ -32,6 +34,8 @@ class EveryView(Journey):
             ("/new", "heading", "A new jar"),
             ("/signs", "heading", "What does it show"),
             ("/house", "heading", "Several hands"),
+            ("/flour", "heading", "Where the flour went"),
+            ("/discard", "heading", "Discard jar"),
             ("", "heading", name),
         )
         views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"))
@@ -46,7 +50,7 @@ class EveryView(Journey):
             if theme == "night":
                 page.press("button", "Dim for the night")
             for path, role, heading in views:
-                page.open(path if path in ("/", "/new", "/signs", "/house") else jar.removeprefix(page.base) + path)
+                page.open(path if path in WITHOUT_A_JAR else jar.removeprefix(page.base) + path)
                 page.one(role, heading)
                 for fold in page.all("disclosure"):
                     page.press_element(fold)

@@ -237,7 +237,7 @@ class Moments:
 
 
 # A model is not a jar: what its own spread says of an hour is widened so (measured with a model wrong on purpose).
-MODEL_DOUBT = 1.25
+MODEL_DOUBT = 1.15
 
 
 def _doubted(told: tuple[float, float, float]) -> Spread:
