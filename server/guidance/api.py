@@ -15,7 +15,7 @@ from logbook.lessons import taught_by_earlier
 from problems import ProblemsOut
 
 from . import pages, services
-from .wire.answers import Offered, Sheet
+from .wire.answers import Offered, Sheet, Thrift
 from .wire.asked import (
     BakeIn,
     CompareIn,
@@ -87,6 +87,13 @@ def preview(request: Baker, payload: PreviewIn) -> Assessment:
 def preview_starts(request: Baker, payload: PreviewIn) -> list[datetime]:
     """The two nearest starts for which the baker's hours have room, where the chosen one has none."""
     return services.other_starts(setup_in(payload, request.auth), timezone.now())
+
+
+@router.post("/preview/thrift", response={200: Thrift | None, 422: ProblemsOut})
+def preview_thrift(request: Baker, payload: PreviewIn) -> Thrift | None:
+    """A smaller size with the same days and less waste, where there is one."""
+    found = services.less_waste(setup_in(payload, request.auth), timezone.now())
+    return Thrift.model_validate(found) if found else None
 
 
 @router.post("/jars/{jar_id}/what-if", response={200: WhatIfOut, 404: ProblemsOut, 422: ProblemsOut})

@@ -27,6 +27,7 @@ from ferment.doors.keeping import KeepingOffer, keeping_offers
 from ferment.doors.lookup import Described, look_up
 from ferment.doors.sheet import AS_PLANNED, Sheet, WentIn, sheet
 from ferment.doors.starts import nearest_starts
+from ferment.doors.thrift import Thrift, thriftier
 from ferment.mixing.contents import Origin
 from ferment.record.log import Log, Look
 from ferment.refusal import Refusal
@@ -212,6 +213,12 @@ def preview(setup: Setup, now: datetime) -> Assessment:
     """What a jar would ask for, before it is planned. Raises Refusal as planning it would."""
     admit_setup(setup, now)
     return assess(setup, (), now)
+
+
+def less_waste(setup: Setup, now: datetime) -> Thrift | None:
+    """A smaller size that wastes less and costs nothing. Raises Refusal."""
+    admit_setup(setup, now)
+    return thriftier(setup)
 
 
 def other_starts(setup: Setup, now: datetime) -> list[datetime]:

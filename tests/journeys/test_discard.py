@@ -51,6 +51,15 @@ class NothingWasted(Journey):
         page.press("button", "Washed")
         page.sees("Empty, and washed.")
 
+    def test_less_waste_before_the_first_spoon(self) -> None:
+        page = self.browser
+        self.board(self.baker())
+        page.press("toggle", "Equal parts by the clock")
+        page.sees("the same days, and")
+        page.press("button", "Take that size")
+        page.sees_not("the same days, and")
+        self.assertEqual(page.axe(), [])
+
     def test_where_the_flour_went_is_read_at_a_glance_and_line_by_line(self) -> None:
         page = self.browser
         baker = self.sour_jar()

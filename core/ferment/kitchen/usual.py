@@ -53,7 +53,7 @@ class Beginning:
     place: UsualPlace = UsualPlace.KITCHEN
     scale_step: float = 1.0
     # Of the way's own amounts.
-    sizes: tuple[float, ...] = (0.5, 1.0, 2.0)
+    sizes: tuple[float, ...] = (0.25, 0.5, 1.0, 2.0)
 
 
 BEGINNING = Beginning()

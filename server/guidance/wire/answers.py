@@ -86,6 +86,16 @@ class Compared(Told):
     wants_c: float | None
 
 
+class Thrift(Told):
+    """A smaller size: the same days and work, and so much less flour fed and thrown out until it is ready, in grams."""
+
+    size: float
+    share: float
+    discard_g: float
+    saves_discard_g: float
+    saves_flour_g: float
+
+
 class Offered(Told):
     """A family with the day of ready foreseen for this kitchen and flour, and what speaks for it and against it."""
 

@@ -885,6 +885,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/thrift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Thrift
+         * @description A smaller size with the same days and less waste, where there is one.
+         */
+        post: operations["guidance_api_preview_thrift"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reckon/build": {
         parameters: {
             query?: never;
@@ -4304,6 +4324,22 @@ export interface components {
          * @enum {string}
          */
         Thing: "scale" | "spoons" | "ruler" | "ph_strips" | "juice" | "warm_place" | "second_jar" | "fridge" | "salt" | "culture";
+        /**
+         * Thrift
+         * @description A smaller size: the same days and work, and so much less flour fed and thrown out until it is ready, in grams.
+         */
+        Thrift: {
+            /** Discard G */
+            discard_g: number;
+            /** Saves Discard G */
+            saves_discard_g: number;
+            /** Saves Flour G */
+            saves_flour_g: number;
+            /** Share */
+            share: number;
+            /** Size */
+            size: number;
+        };
         /** TimeZoneIn */
         TimeZoneIn: {
             /** Time Zone */
@@ -4853,6 +4889,7 @@ export type Task = components['schemas']['Task'];
 export type Taught = components['schemas']['Taught'];
 export type Thickness = components['schemas']['Thickness'];
 export type Thing = components['schemas']['Thing'];
+export type Thrift = components['schemas']['Thrift'];
 export type TimeZoneIn = components['schemas']['TimeZoneIn'];
 export type Tolerance = components['schemas']['Tolerance'];
 export type Top = components['schemas']['Top'];
@@ -9458,6 +9495,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_preview_thrift: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thrift"] | null;
                 };
             };
             /** @description The body is no JSON */

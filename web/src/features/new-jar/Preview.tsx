@@ -1,17 +1,26 @@
 import { keepPreviousData } from "@tanstack/react-query";
 import { api } from "../../api/client";
-import type { Assessment, Family, Origin } from "../../api/types";
+import type { Assessment, Family, NewJar, Origin } from "../../api/types";
 import { mixColour } from "../../drawing/colours";
 import { JarDrawing } from "../../drawing/jar";
 import { nowMs } from "../../lib/clock";
 import { grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { Button } from "../../ui/button";
-import { ACT_WORDS, newJarText, problemWords, sightWords, taskLine, taughtWords } from "../../words";
+import {
+  ACT_WORDS,
+  newJarText,
+  problemWords,
+  shareWords,
+  sightWords,
+  taskLine,
+  taughtWords,
+} from "../../words";
 import { type JarDraft, jarOf } from "./draft";
 import { readyDay } from "./offered";
 
 const STEPS_SHOWN = 5;
+type PreviewBody = Omit<NewJar, "id">;
 
 type Parts = {
   readonly draft: JarDraft;
@@ -84,6 +93,9 @@ export function Preview({ short = false, set, ...parts }: Shown) {
       )}
       {found && <Ready found={found} start={body.starts_at} origin={parts.family.origin} />}
       {found && <Taught found={found} draft={parts.draft} set={set} />}
+      {found && !short && !preview.isPlaceholderData && !preview.isError && (
+        <LessWaste body={body} set={set} />
+      )}
       {found && isDrawn && !preview.isError && fullest && fullest.total_g > 0 && (
         <JarDrawing
           scale={Math.min(1.6, 190 / glass.heightMm)}
@@ -129,6 +141,27 @@ function Ready({
           : newJarText.tryAnother(spread)}
       </span>
     </p>
+  );
+}
+
+/** A smaller size that costs nothing, taken by a press. */
+function LessWaste({
+  body,
+  set,
+}: {
+  readonly body: PreviewBody;
+  readonly set: (part: Partial<JarDraft>) => void;
+}) {
+  const thrift = api.useQuery("post", "/api/preview/thrift", { body }, { staleTime: 300_000, retry: false });
+  if (!thrift.data) return null;
+  const { share, size, saves_discard_g: saved } = thrift.data;
+  return (
+    <div className="border-l-4 border-leaf pl-4">
+      <p>{newJarText.lessWaste(shareWords(share), grams(Math.round(saved)))}</p>
+      <Button look="plain" onClick={() => set({ size: String(size) })}>
+        {newJarText.takeThat}
+      </Button>
+    </div>
   );
 }
 

@@ -90,6 +90,18 @@ export const REASON_WORDS: Record<Reason, string> = {
 
 /** How much of it is made, against the way's own amounts. */
 export function sizeWords(size: number): string {
-  const words: Record<string, string> = { "0.5": "half of it", "1": "as the way has it", "2": "twice" };
-  return words[String(size)] ?? `${size} times`;
+  const words: Record<string, string> = { "1": "as the way has it", "2": "twice" };
+  return words[String(size)] ?? SHARES[String(size)] ?? `${size} times`;
+}
+
+const SHARES: Record<string, string> = {
+  "0.5": "half of it",
+  "0.25": "a quarter of it",
+  "0.125": "an eighth of it",
+};
+
+/** `Half of it` */
+export function shareWords(share: number): string {
+  const said = SHARES[String(share)] ?? `${Math.round(share * 100)} % of it`;
+  return `${said.charAt(0).toUpperCase()}${said.slice(1)}`;
 }

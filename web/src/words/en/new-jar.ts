@@ -22,6 +22,8 @@ export const newJarText = {
   thisFileIsTooLarge: "This file is too large for a method. Up to 64 kB are taken.",
   thisFileIsNotJson: "This file is not JSON, so it is no method file.",
   reckonWithEarlierJars: "Reckon with your earlier jars",
+  lessWaste: (share: string, g: string) => `${share}: the same days, and ${g} less thrown out.`,
+  takeThat: "Take that size",
   leaveThatOut: "Leave that out",
   thisFileHoldsNoMethod: "This file holds no method.",
   aWayAsAFile: "A way as a file",
