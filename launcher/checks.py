@@ -9,8 +9,10 @@ import re
 import shutil
 import subprocess
 import tempfile
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
+from functools import partial
 from pathlib import Path
 
 from . import say, serving, toolchain
@@ -37,7 +39,9 @@ def tool(*command: str | Path, cwd: Path = ROOT) -> Callable[[dict[str, str]], C
             [str(part) for part in command], cwd=cwd, env=env, capture_output=True, text=True, check=False
         )
         if done.returncode != 0:
-            say.line((done.stdout + done.stderr).rstrip())
+            # Said with its name: others run beside it.
+            said = (done.stdout + done.stderr).rstrip()
+            say.line(f"{Path(str(command[0])).name} {' '.join(map(str, command[1:3]))} says:\n{said}")
             return 0, 1
         return 1, 0
 
@@ -178,6 +182,7 @@ CHECKS = (
     Check("survival", "Front end stands", built_front_end),
     Check("survival", "Survival of the house", django_tests("tests.survival")),
 )
+QUICK = "checks"
 GROUPS = tuple(dict.fromkeys(check.group for check in CHECKS))
 
 
@@ -187,6 +192,16 @@ def test_database() -> Database:
     memory = Path("/dev/shm")
     home = memory / f"despertar-test-{os.getuid()}-{mark}" if os.access(memory, os.W_OK) else VAR / "test-database"
     return Database(home, lasting=False)
+
+
+def _results(wanted: list[Check], env: dict[str, str]) -> Iterator[tuple[Check, Callable[[], Counts]]]:
+    """Each check with what waits for its result, in their order. Those that are one command each run beside each
+    other, one a core; the others one after another, for they use all cores by themselves."""
+    beside = [check for check in wanted if check.group == QUICK]
+    with ThreadPoolExecutor(max_workers=os.cpu_count() or 1) as pool:
+        begun = {check.title: pool.submit(check.run, env) for check in beside}
+        for check in wanted:
+            yield check, begun[check.title].result if check in beside else partial(check.run, env)
 
 
 def run_all(only: list[str]) -> int:
@@ -203,11 +218,10 @@ def run_all(only: list[str]) -> int:
             # Each process of the tests counts for itself.
             "DESPERTAR_COUNTS": "",
         }
-        for check in CHECKS:
-            if only and check.group not in only:
-                continue
+        wanted = [check for check in CHECKS if not only or check.group in only]
+        for check, result in _results(wanted, env):
             say.line(f"\n── {check.title}")
-            won, lost = check.run(env)
+            won, lost = result()
             say.line(f"   {won} passed, {lost} failed")
             passed, failed = passed + won, failed + lost
     finally:
