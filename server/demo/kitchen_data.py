@@ -14,7 +14,7 @@ from ferment.kitchen.hours import Band, Hours, waking_hours
 from ferment.kitchen.vessel import Vessel
 from ferment.methods.keeping import KEEPING, Keeping
 from ferment.protocol.options import Choices
-from ferment.record.log import Log, Look, Top
+from ferment.record.log import DiscardTo, Entry, Feed, Log, Look, Top
 from ferment.record.terms import OtherWay
 from ferment.setups import Setup
 from ferment.simulation import TIDY, Habits, Happenings, Truth, play
@@ -57,6 +57,8 @@ class DemoJar:
     # Days after which it was kept in the fridge, and the grams of the bake that is planned with it.
     chilled_after: float | None = None
     bakes: float | None = None
+    # Days after which its discard goes into the discard jar, not to the compost.
+    gives_after: float | None = None
 
     def starts_at(self, now: datetime) -> datetime:
         # Minutes a baker would write down, not the second of the launch.
@@ -76,7 +78,7 @@ class DemoJar:
         played = play(setup, days, self.seed, self.truth, self.habits, self._happenings(start)).log
         for entry in played:
             last = entry if isinstance(entry, Look) else last
-            yield from_core(entry)
+            yield from_core(self._with_discard(entry, start))
         if self.spoiled and last is not None:
             at = start + timedelta(hours=self.age_h - 4.0)
             seen = replace(last, at=at, top=frozenset({Top.FUZZY_SPOTS}), level=None)
@@ -84,6 +86,12 @@ class DemoJar:
             yield BinBody(kind="bin", at=at + timedelta(hours=0.5), note="")
         if self.bakes is not None:
             yield from self._bake(played, now)
+
+    def _with_discard(self, entry: Entry, start: datetime) -> Entry:
+        if not isinstance(entry, Feed) or entry.at <= start:
+            return entry
+        gives = self.gives_after is not None and entry.at > start + timedelta(days=self.gives_after)
+        return replace(entry, discard_to=DiscardTo.JAR if gives else DiscardTo.COMPOST)
 
     def _happenings(self, start: datetime) -> Happenings | None:
         if self.chilled_after is None:
@@ -160,5 +168,6 @@ JARS = (
         habits=replace(TIDY, looks=4.0, looks_when_asked=True),
         chilled_after=12.0,
         bakes=180.0,
+        gives_after=9.0,
     ),
 )

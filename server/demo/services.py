@@ -15,6 +15,7 @@ from ferment.kitchen.vessel import line_mm
 from kitchen import services as kitchen
 from logbook import services as logbook
 from logbook.bodies import AnyBody, LookBody
+from pantry import services as pantry
 from photos import services as photos
 from places import services as places
 from problems import Problem, ServerProblem
@@ -42,6 +43,7 @@ def lay_kitchen(now: datetime) -> bool:
     if set(there) - ours or logbook.written_by_someone(there):
         return False
     kitchen.remove_jars(account)
+    pantry.forget(account)
     for jar in JARS:
         starts_at = jar.starts_at(now)
         card = kitchen.plan_jar(account, _id(jar.name), jar.name, jar.setup(starts_at), starts_at)

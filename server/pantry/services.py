@@ -96,6 +96,11 @@ def undo_discard(account: Account, note_id: UUID, now: datetime) -> Discard:
     return discard_now(account, now)
 
 
+def forget(account: Account) -> None:
+    """Only the demo kitchen is ever laid anew."""
+    DiscardNote.objects.filter(kitchen_id=kitchen_of(account)).delete()
+
+
 def flour_told(account: Account, now: datetime) -> FlourTold:
     jars = [flows for _, _, flows in _flows(account, now)]
     prices, zone = prices_of(account), ZoneInfo(account.time_zone)
