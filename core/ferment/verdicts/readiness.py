@@ -168,7 +168,7 @@ def judge(
         steps=steps,
         feeds=tuple(watched[-max(wanted, IN_A_ROW[Strictness.USUAL]) :]),
         looks_ready_but=not ready and bool(row),
-        feeds_to_go=0 if held else max(0, wanted - len(row)),
+        feeds_to_go=0 if held or ready else max(0, wanted - len(row)),
         word=None,
         earliest=None,
         floats=None,
