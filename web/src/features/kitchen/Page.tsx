@@ -12,7 +12,7 @@ import { Loading, OutOfReach } from "../../ui/states";
 import {
   commonText,
   DISCARD_NAMES,
-  discardLine,
+  discardShort,
   discardSign,
   kitchenText,
   pantryText,
@@ -122,7 +122,7 @@ function DiscardOnShelf({ scale }: { readonly scale: number }) {
         <span className="mt-2 border-2 border-transparent px-3 py-1 text-center leading-tight">
           <span className="block font-serif text-lg">{DISCARD_NAMES[jar.shelf]}</span>
           <span className={`block text-[0.9rem] ${worst ? "font-bold text-alarm" : "text-soft"}`}>
-            {worst ? pantryText.lookAtIt : discardLine(jar, now)}
+            {worst ? pantryText.lookAtIt : discardShort(jar, now)}
           </span>
         </span>
       </Link>

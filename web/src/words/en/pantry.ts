@@ -77,6 +77,12 @@ export function discardLine(jar: DiscardJar, now: string): string {
   return `${grams(Math.round(jar.total_g))}, ${ageWords(jar.oldest_at, now)}.`;
 }
 
+/** `330 g, 10 days old`, as it stands on the shelf. */
+export function discardShort(jar: DiscardJar, now: string): string {
+  if (jar.total_g <= 0 || jar.oldest_at === null) return "empty";
+  return `${grams(Math.round(jar.total_g))}, ${ageWords(jar.oldest_at, now).replace("its oldest part ", "")}`;
+}
+
 const ALLERGENS: Partial<Record<Flour, string>> = {
   rye: "rye",
   whole_wheat: "wheat",
