@@ -8,7 +8,7 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable, Iterator
 
-from . import forecasting, learning, modelling, planning, readiness, verdicts
+from . import forecasting, learning, modelling, planning, readiness, verdicts, waste
 
 BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "planning": planning.report,
@@ -17,6 +17,7 @@ BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "readiness": readiness.report,
     "learning": learning.report,
     "verdicts": verdicts.report,
+    "waste": waste.report,
 }
 
 
