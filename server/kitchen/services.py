@@ -92,6 +92,11 @@ def kitchen_of(account: Account) -> UUID:
     return kitchen.id
 
 
+def own_kitchen(account: Account) -> UUID | None:
+    """The account's kitchen where it has one; reading makes none."""
+    return Kitchen.objects.filter(owner=account).values_list("id", flat=True).first()
+
+
 def hours_of(account: Account) -> Hours:
     """When the baker can be at the jars now, in the account's time zone; awake, where nothing else was told."""
     kitchen = Kitchen.objects.filter(owner=account).first()

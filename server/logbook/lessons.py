@@ -13,7 +13,7 @@ from ferment.record.log import Log
 from ferment.refusal import Refusal
 from ferment.setups import Setup, course_of
 from ferment.tracker import Lesson
-from kitchen.services import JarCard, all_jars, kitchen_of
+from kitchen.services import JarCard, all_jars, own_kitchen
 from problems.latest import Latest
 
 from .reading import logs_of
@@ -37,7 +37,7 @@ def taught_by_earlier(account: Account, setup: Setup, now: datetime, origin: Ori
 
 def lessons_of(account: Account, now: datetime) -> list[Lesson]:
     """Of the latest jars that teach something, those put away too."""
-    kitchen = kitchen_of(account)
+    kitchen = own_kitchen(account)
     own = [card for card in all_jars(account, now) if card.kitchen_id == kitchen and isinstance(card, JarCard)]
     logs = logs_of(own)
     found: list[Lesson] = []

@@ -17,7 +17,7 @@ from ferment.record.log import Log, Top
 from ferment.refusal import Refusal
 from ferment.signs.contract import Urgency
 from guidance.told_now import told_now
-from kitchen.services import JarCard, all_jars, kitchen_of
+from kitchen.services import JarCard, all_jars, kitchen_of, own_kitchen
 from kitchen.shelf import prices_of
 from logbook.reading import logs_of
 from problems import Problem, ServerProblem, not_found
@@ -83,14 +83,14 @@ def note_discard(account: Account, entry: DiscardEntry, made_for: str, now: date
                 )
         except IntegrityError:
             there = DiscardNote.objects.get(id=entry.id)
-    if there is not None and (there.kitchen_id != kitchen_of(account) or _entry(there) != entry):
+    if there is not None and (there.kitchen_id != own_kitchen(account) or _entry(there) != entry):
         raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
     return discard_now(account, now)
 
 
 def undo_discard(account: Account, note_id: UUID, now: datetime) -> Discard:
     """Raises Problem (not found)."""
-    gone, _ = DiscardNote.objects.filter(id=note_id, kitchen_id=kitchen_of(account)).delete()
+    gone, _ = DiscardNote.objects.filter(id=note_id, kitchen__owner=account).delete()
     if not gone:
         raise not_found()
     return discard_now(account, now)
@@ -98,7 +98,7 @@ def undo_discard(account: Account, note_id: UUID, now: datetime) -> Discard:
 
 def forget(account: Account) -> None:
     """Only the demo kitchen is ever laid anew."""
-    DiscardNote.objects.filter(kitchen_id=kitchen_of(account)).delete()
+    DiscardNote.objects.filter(kitchen__owner=account).delete()
 
 
 def flour_told(account: Account, now: datetime) -> FlourTold:
@@ -110,7 +110,7 @@ def flour_told(account: Account, now: datetime) -> FlourTold:
 
 def _flows(account: Account, now: datetime) -> list[tuple[JarCard, Log, JarFlows]]:
     """Every jar of the account's own kitchen that can be read, in the order of their making."""
-    kitchen = kitchen_of(account)
+    kitchen = own_kitchen(account)
     cards = [one for one in all_jars(account, now) if one.kitchen_id == kitchen and isinstance(one, JarCard)]
     logs = logs_of(cards)
     found = []
@@ -134,7 +134,7 @@ def _giver(card: JarCard, log: Log, flows: JarFlows, now: datetime) -> Giver:
 
 
 def _notes(account: Account) -> list[Noted]:
-    rows = DiscardNote.objects.filter(kitchen_id=kitchen_of(account)).order_by("at", "id")
+    rows = DiscardNote.objects.filter(kitchen__owner=account).order_by("at", "id")
     return [Noted(_entry(row), row.made_for) for row in rows]
 
 
