@@ -10,6 +10,7 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
 from ferment.doors.bakes import Wanted, as_bake, bake_offers
+from ferment.kitchen.flours import Flour
 from ferment.kitchen.hours import Band, Hours, waking_hours
 from ferment.kitchen.vessel import Vessel
 from ferment.methods.keeping import KEEPING, Keeping
@@ -27,6 +28,28 @@ SPELT_AND_RYE = {"spelt": 2.0, "rye": 1.0}
 def _shift(hour: int) -> tuple[int, int]:
     """Minutes of the day at which the baker is home: three hours around the first mix, and nine hours later."""
     return hour * 60, (hour + 9) % 24 * 60
+
+
+@dataclass(frozen=True)
+class DemoBag:
+    """A bag of flour on the demo's shelf, weighed so many days ago; `g` is None where it never was."""
+
+    flour: Flour
+    name: str
+    price_per_kg: float | None
+    g: float | None
+    days_ago: float
+
+
+BAGS = (
+    DemoBag(Flour.RYE, "Ferry mill rye", 2.6, 400.0, 18.0),
+    DemoBag(Flour.HIGH_EXTRACTION, "Half-white from the market", 2.1, 2500.0, 30.0),
+    DemoBag(Flour.SPELT, "Spelt, last year's", 3.9, 180.0, 14.0),
+    DemoBag(Flour.SPELT, "Spelt, new", 4.2, 500.0, 4.0),
+    DemoBag(Flour.WHITE, "Plain white", None, None, 0.0),
+)
+# What the demo's discard jar holds to its rim, in ml.
+DISCARD_ML = 750.0
 
 
 def equal_parts(grams: float, blend: dict[str, float], every_h: float = 24.0) -> Choices:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import datetime
+from datetime import datetime, timedelta
 from uuid import UUID, uuid5
 
 from django.conf import settings
@@ -11,8 +11,10 @@ from django.http import HttpRequest
 
 from accounts import services as accounts
 from accounts.services import Account
+from ferment.doors.discard import DiscardAct, DiscardEntry, Shelf
 from ferment.kitchen.vessel import line_mm
 from kitchen import services as kitchen
+from kitchen.shelf import ShelfFlour, set_flours
 from logbook import services as logbook
 from logbook.bodies import AnyBody, LookBody
 from pantry import services as pantry
@@ -20,7 +22,7 @@ from photos import services as photos
 from places import services as places
 from problems import Problem, ServerProblem
 
-from .kitchen_data import JARS, DemoJar
+from .kitchen_data import BAGS, DISCARD_ML, JARS, DemoJar
 from .pictures import jar_picture
 
 # Any fixed namespace does: it makes the demo's ids the same at every laying.
@@ -51,7 +53,22 @@ def lay_kitchen(now: datetime) -> bool:
         logbook.lay_log(card, entries, now)
         if jar.name == PHOTOGRAPHED:
             _lay_photos(account, card, entries, now)
+    _fill_the_shelf(account, now)
     return True
+
+
+def _fill_the_shelf(account: Account, now: datetime) -> None:
+    bags = [
+        ShelfFlour(
+            _id("bag", bag.name), bag.flour, bag.name, bag.price_per_kg, bag.g, now - timedelta(days=bag.days_ago)
+        )
+        for bag in BAGS
+    ]
+    set_flours(account, bags)
+    sized = DiscardEntry(
+        str(_id("discard", "sized")), now - timedelta(days=30), Shelf.WITH_GLUTEN, DiscardAct.SIZED, ml=DISCARD_ML
+    )
+    pantry.note_discard(account, sized, "", now)
 
 
 # The demo jar that was photographed now and then, and how often.

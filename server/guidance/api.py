@@ -33,7 +33,7 @@ from .wire.asked import (
     went_in,
 )
 from .wire.jar import Assessment
-from .wire.life import BakeOffers, KeepingOffer, bakes_out, keeping_out
+from .wire.life import BakeOffers, KeepingOffer, SparingOut, bakes_out, keeping_out, sparing_out
 from .wire.pages import (
     KitchenOut,
     OpenJarOut,
@@ -118,6 +118,12 @@ def read_plan(request: Baker, jar_id: UUID) -> HttpResponse:
 @router.post("/jars/{jar_id}/plan-otherwise", response={200: OtherwiseOut, 404: ProblemsOut, 422: ProblemsOut})
 def plan_otherwise(request: Baker, jar_id: UUID, payload: OtherwiseIn) -> OtherwiseOut:
     return otherwise_out(services.plan_otherwise(request.auth, jar_id, otherwise_in(payload), timezone.now()))
+
+
+@router.get("/jars/{jar_id}/sparing", response={200: list[SparingOut], 404: ProblemsOut})
+def read_sparing(request: Baker, jar_id: UUID) -> list[SparingOut]:
+    """What would waste less of a running jar from here on, and what it costs."""
+    return [sparing_out(one) for one in services.less_waste_on(request.auth, jar_id, timezone.now())]
 
 
 @router.get("/signs/choices", response=SignChoicesOut)

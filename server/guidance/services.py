@@ -26,6 +26,7 @@ from ferment.doors.foresight import (
 from ferment.doors.keeping import KeepingOffer, keeping_offers
 from ferment.doors.lookup import Described, look_up
 from ferment.doors.sheet import AS_PLANNED, Sheet, WentIn, sheet
+from ferment.doors.sparing import Sparing, sparings
 from ferment.doors.starts import nearest_starts
 from ferment.doors.thrift import Thrift, thriftier
 from ferment.mixing.contents import Origin
@@ -291,6 +292,12 @@ def plan_otherwise(account: Account, jar_id: UUID, what: Supposition, now: datet
     """Nothing is changed by asking. Raises Refusal."""
     card, log = _opened(account, jar_id, now)
     return Wondered(*otherwise(card.setup, log, now, what))
+
+
+def less_waste_on(account: Account, jar_id: UUID, now: datetime) -> list[Sparing]:
+    """What would waste less of a running jar from here on. Raises Refusal."""
+    card, log = _opened(account, jar_id, now)
+    return list(sparings(card.setup, log, now))
 
 
 def look_up_signs(it: Described, now: datetime) -> list[Finding]:

@@ -107,4 +107,4 @@ def read_flours(request: Baker) -> ShelfFloursBody:
 
 @router.put("/flours", response={200: ShelfFloursBody, 422: ProblemsOut})
 def set_flours(request: Baker, payload: ShelfFloursBody) -> ShelfFloursBody:
-    return flours_out(shelf.set_flours(request.auth, flours_in(payload)))
+    return flours_out(shelf.set_flours(request.auth, flours_in(payload, timezone.now())))

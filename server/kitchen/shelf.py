@@ -5,7 +5,9 @@ from __future__ import annotations
 import logging
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import datetime
 from typing import Any
+from uuid import UUID, uuid5
 
 from accounts.services import Account
 from ferment.kitchen.flours import Flour
@@ -20,11 +22,15 @@ log = logging.getLogger("despertar.kitchen")
 
 @dataclass(frozen=True)
 class ShelfFlour:
-    """A flour that the baker has: its kind, what they call it, and what a kilo of it costs, where they said."""
+    """A flour that the baker has: its kind, what they call it, what a kilo of it costs, and how much of it there was
+    (g) when it was last weighed, where they said."""
 
+    id: UUID
     flour: Flour
     name: str
     price_per_kg: float | None = None
+    g: float | None = None
+    weighed_at: datetime | None = None
 
 
 def flours_of(account: Account) -> list[ShelfFlour]:
@@ -36,36 +42,57 @@ def flours_of(account: Account) -> list[ShelfFlour]:
     stored = kitchen.flours if isinstance(kitchen.flours, dict) else {"shelf": kitchen.flours, "form": 1}
     try:
         shelf: Any = in_form_of_today(stored, FLOURS_STEPS, "flours")["shelf"]
-        known = set(Flour)
-        return [
-            ShelfFlour(Flour(one["flour"]), one["name"][:MOST_NAME], one.get("price_per_kg"))
-            for one in shelf
-            if one["flour"] in known
-        ]
-    except (UnreadableError, KeyError, TypeError) as error:
+        return [_from_stored(one) for one in shelf if one["flour"] in set(Flour)]
+    except (UnreadableError, KeyError, TypeError, ValueError) as error:
         log.error("the flours of kitchen %s cannot be read: %r", kitchen.id, error)
         return []
 
 
 def set_flours(account: Account, flours: Sequence[ShelfFlour]) -> list[ShelfFlour]:
-    """The baker's shelf anew, one flour of a kind: of two the later one. Raises Refusal for a price that none costs."""
+    """The baker's shelf anew, a flour once by its id: of two the later one. Raises Refusal for a price or a weight that
+    no bag has."""
     for number, one in enumerate(flours):
         if one.price_per_kg is not None:
             within(one.price_per_kg, 0.0, MOST_PRICE, f"flours.{number}.price_per_kg")
-    shelf = {one.flour: one for one in flours}
+        if one.g is not None:
+            within(one.g, 0.0, MOST_BAG_G, f"flours.{number}.g")
+    shelf = {one.id: one for one in flours}
     kitchen_of(account)
-    told = {
-        "shelf": [
-            {"flour": flour.value, "name": one.name, "price_per_kg": one.price_per_kg} for flour, one in shelf.items()
-        ]
-    }
+    told = {"shelf": [_to_stored(one) for one in shelf.values()]}
     Kitchen.objects.filter(owner=account).update(flours=marked(told, FLOURS_STEPS))
     return flours_of(account)
 
 
 def prices_of(account: Account) -> dict[Flour, float]:
-    """What a kilo costs, of the flours of which the baker said so."""
-    return {one.flour: one.price_per_kg for one in flours_of(account) if one.price_per_kg is not None}
+    """What a kilo costs, of the kinds of which the baker said so: the middle of those of one kind."""
+    priced: dict[Flour, list[float]] = {}
+    for one in flours_of(account):
+        if one.price_per_kg is not None:
+            priced.setdefault(one.flour, []).append(one.price_per_kg)
+    return {flour: sum(prices) / len(prices) for flour, prices in priced.items()}
+
+
+def _to_stored(one: ShelfFlour) -> dict[str, object]:
+    return {
+        "id": str(one.id),
+        "flour": one.flour.value,
+        "name": one.name,
+        "price_per_kg": one.price_per_kg,
+        "g": one.g,
+        "weighed_at": one.weighed_at.isoformat() if one.weighed_at else None,
+    }
+
+
+def _from_stored(one: Any) -> ShelfFlour:
+    weighed = one["weighed_at"]
+    return ShelfFlour(
+        UUID(one["id"]),
+        Flour(one["flour"]),
+        one["name"][:MOST_NAME],
+        one["price_per_kg"],
+        one["g"],
+        datetime.fromisoformat(weighed) if weighed else None,
+    )
 
 
 def _as_it_is(body: Body) -> Body:
@@ -73,6 +100,18 @@ def _as_it_is(body: Body) -> Body:
     return body
 
 
-FLOURS_STEPS: tuple[Step, ...] = (_as_it_is,)
+# Any one: the same flour of an old shelf has the same id whenever it is read.
+OLD_SHELF = UUID("5f0d6a0e-3c55-4f6f-9d0c-6d1f3f6c2b11")
+
+
+def _each_with_a_bag(body: Body) -> Body:
+    """Before form 2 there was one flour of a kind, and nobody weighed it."""
+    old: Any = body["shelf"]
+    blank = {"price_per_kg": None, "g": None, "weighed_at": None}
+    return {"shelf": [{"id": str(uuid5(OLD_SHELF, one["flour"])), **blank, **one} for one in old]}
+
+
+FLOURS_STEPS: tuple[Step, ...] = (_as_it_is, _each_with_a_bag)
 MOST_NAME = 60
 MOST_PRICE = 1_000.0
+MOST_BAG_G = 50_000.0

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import replace
 from datetime import datetime
 from typing import Annotated, Any
-from uuid import UUID
+from uuid import UUID, uuid4
 
 from ninja import Schema
 from pydantic import Field
@@ -100,11 +100,15 @@ class HoursBody(Request):
 
 
 class ShelfFlourBody(Request):
-    """A flour on the baker's shelf: its kind, what they call it, and what a kilo costs, in their own money."""
+    """A flour on the baker's shelf: its kind, what they call it, what a kilo costs, in their own money, and how much of
+    it there was when it was weighed. One that comes without an id is new; a weight without a moment is of now."""
 
+    id: UUID | None = None
     flour: Flour
     name: Name
     price_per_kg: float | None = None
+    g: float | None = None
+    weighed_at: Moment | None = None
 
 
 class ShelfFloursBody(Request):
@@ -241,12 +245,32 @@ def hours_out(hours: Hours) -> HoursBody:
 
 def flours_out(flours: Iterable[ShelfFlour]) -> ShelfFloursBody:
     return ShelfFloursBody(
-        flours=[ShelfFlourBody(flour=one.flour, name=one.name, price_per_kg=one.price_per_kg) for one in flours]
+        flours=[
+            ShelfFlourBody(
+                id=one.id,
+                flour=one.flour,
+                name=one.name,
+                price_per_kg=one.price_per_kg,
+                g=one.g,
+                weighed_at=one.weighed_at,
+            )
+            for one in flours
+        ]
     )
 
 
-def flours_in(body: ShelfFloursBody) -> list[ShelfFlour]:
-    return [ShelfFlour(one.flour, one.name, one.price_per_kg) for one in body.flours]
+def flours_in(body: ShelfFloursBody, now: datetime) -> list[ShelfFlour]:
+    return [
+        ShelfFlour(
+            one.id or uuid4(),
+            one.flour,
+            one.name,
+            one.price_per_kg,
+            one.g,
+            None if one.g is None else min(one.weighed_at or now, now),
+        )
+        for one in body.flours
+    ]
 
 
 def bands_in(body: list[BandBody]) -> list[Band]:

@@ -11,7 +11,7 @@ from accounts.security import Baker, signed_in
 from problems import ProblemsOut
 
 from . import services
-from .wire import DiscardIn, DiscardOut, FlourLedgerOut, discard_out, entry_in, flour_out
+from .wire import DiscardIn, DiscardOut, FlourLedgerOut, StockOut, discard_out, entry_in, flour_out, stock_out
 
 router = Router(tags=["pantry"], auth=signed_in)
 
@@ -40,3 +40,10 @@ def undo_discard(request: Baker, note_id: UUID) -> DiscardOut:
 def read_flour(request: Baker) -> FlourLedgerOut:
     """Where the flour went."""
     return flour_out(services.flour_told(request.auth, timezone.now()))
+
+
+@router.get("/stock", response=StockOut)
+def read_stock(request: Baker) -> StockOut:
+    """What is left of the flour on the shelf, and until when it is enough."""
+    now = timezone.now()
+    return stock_out(services.stock_now(request.auth, now), now, request.auth.time_zone)

@@ -16,6 +16,7 @@ class DiscardNote(models.Model):
     at = models.DateTimeField()
     g = models.FloatField(default=0.0)
     top = models.JSONField(default=list)
+    ml = models.FloatField(default=0.0)
     made_for = models.CharField(max_length=60, default="")
     recorded_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True, related_name="+")
 

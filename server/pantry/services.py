@@ -2,23 +2,34 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from datetime import datetime
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
 from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
 
 from accounts.services import Account
-from ferment.doors.discard import DiscardAct, DiscardEntry, DiscardJar, Giver, Shelf, admit_discard, discard_jars
+from ferment.doors.discard import (
+    DiscardAct,
+    DiscardEntry,
+    DiscardJar,
+    Giver,
+    Nudge,
+    Shelf,
+    admit_discard,
+    discard_jars,
+    nudges,
+)
 from ferment.doors.flour import By, FlourRow, JarFlows, flour_ledger, jar_flows, whole
-from ferment.record.flows import Went
+from ferment.doors.stock import Bag, Eater, Meal, Stock, meals_ahead, stock
+from ferment.record.flows import Came, Went
 from ferment.record.log import Log, Top
 from ferment.refusal import Refusal
 from ferment.signs.contract import Urgency
 from guidance.told_now import told_now
-from kitchen.services import JarCard, all_jars, kitchen_of, own_kitchen
-from kitchen.shelf import prices_of
+from kitchen.services import JarCard, all_jars, hours_of, kitchen_of, own_kitchen
+from kitchen.shelf import ShelfFlour, flours_of, prices_of
 from logbook.reading import logs_of
 from problems import Problem, ServerProblem, not_found
 
@@ -53,6 +64,8 @@ class FlourTold:
 
 
 LATEST = 20
+# How far ahead the plans are asked what they need.
+FOLLOWED = timedelta(days=14)
 
 
 def discard_now(account: Account, now: datetime) -> Discard:
@@ -78,6 +91,7 @@ def note_discard(account: Account, entry: DiscardEntry, made_for: str, now: date
                     at=entry.at,
                     g=entry.g,
                     top=sorted(entry.top),
+                    ml=entry.ml,
                     made_for=made_for,
                     recorded_by=account,
                 )
@@ -106,6 +120,58 @@ def flour_told(account: Account, now: datetime) -> FlourTold:
     prices, zone = prices_of(account), ZoneInfo(account.time_zone)
     by_jar, by_way, by_month = (list(flour_ledger(jars, by, prices, zone)) for by in (By.JAR, By.WAY, By.MONTH))
     return FlourTold(whole(jars, prices), by_jar, by_way, by_month, {one.jar: one.name for one in jars})
+
+
+@dataclass(frozen=True)
+class Shelved:
+    """A kind of flour with the bags of it on the shelf."""
+
+    stock: Stock
+    bags: list[ShelfFlour]
+
+
+@dataclass(frozen=True)
+class StockTold:
+    """The flour on the shelf, as far as the plans are followed, and the names of the jars by their ids."""
+
+    kinds: list[Shelved]
+    until: datetime
+
+
+def stock_now(account: Account, now: datetime) -> StockTold:
+    until = now + FOLLOWED
+    shelf = flours_of(account)
+    bags = [Bag(str(one.id), one.flour, one.g, one.weighed_at or now) for one in shelf]
+    eaters = [_eater(card, log, flows, now, until) for card, log, flows in _flows(account, now)]
+    kinds = [
+        Shelved(kind, [one for bag in kind.bags for one in shelf if str(one.id) == bag.id])
+        for kind in stock(bags, eaters)
+    ]
+    return StockTold(kinds, until)
+
+
+def _eater(card: JarCard, log: Log, flows: JarFlows, now: datetime, until: datetime) -> Eater:
+    """Nothing is planned of a jar that is put away, or that cannot be told."""
+    fed = tuple(Meal(one.at, one.what.flours) for one in flows.flows.came if one.came is Came.FED)
+    eater = Eater(flows.jar, flows.name, fed, ())
+    if not card.on_shelf:
+        return eater
+    try:
+        jar = told_now(card, log, now)
+        return replace(eater, planned=meals_ahead(card.setup, jar, now, until), blends=jar.assessment.stands.blends)
+    except Refusal:
+        return eater
+
+
+def nudges_of(account: Account, now: datetime) -> tuple[Nudge, ...]:
+    """When the baker is to be reminded of the discard jars."""
+    return nudges(discard_now(account, now).jars, hours_of(account))
+
+
+def state_of_discard(account: Account) -> tuple[UUID, ...]:
+    """What tells whether anything was done with the discard jars."""
+    rows = DiscardNote.objects.filter(kitchen__owner=account).order_by("id")
+    return tuple(rows.values_list("id", flat=True))
 
 
 def _flows(account: Account, now: datetime) -> list[tuple[JarCard, Log, JarFlows]]:
@@ -141,4 +207,4 @@ def _notes(account: Account) -> list[Noted]:
 def _entry(row: DiscardNote) -> DiscardEntry:
     known = set(Top)
     top = frozenset(Top(one) for one in row.top if one in known)
-    return DiscardEntry(str(row.id), row.at, Shelf(row.shelf), DiscardAct(row.act), row.g, top)
+    return DiscardEntry(str(row.id), row.at, Shelf(row.shelf), DiscardAct(row.act), row.g, top, row.ml)

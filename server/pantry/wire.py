@@ -15,11 +15,11 @@ from ferment.kitchen.flours import Flour
 from ferment.record.flows import Went
 from ferment.record.log import Top
 
-from .services import Discard, FlourTold, Noted
+from .services import Discard, FlourTold, Noted, StockTold
 
 
 class DiscardIn(Request):
-    """What was done with a discard jar: `g` and `made_for` of what was taken, `top` of a look."""
+    """What was done with a discard jar: `g` and `made_for` of what was taken, `top` of a look, `ml` of its size."""
 
     id: UUID
     at: Moment
@@ -27,6 +27,7 @@ class DiscardIn(Request):
     act: DiscardAct
     g: float = 0.0
     top: Annotated[tuple[Top, ...], Field(max_length=8)] = ()
+    ml: float = 0.0
     made_for: Annotated[str, Field(max_length=60)] = ""
 
 
@@ -56,6 +57,7 @@ class DiscardJarOut(Schema):
     signs: list[DiscardSign]
     doubtful: list[str]
     washed: bool
+    holds_ml: float | None
 
 
 class DiscardNoteOut(Schema):
@@ -65,6 +67,7 @@ class DiscardNoteOut(Schema):
     act: DiscardAct
     g: float
     top: list[Top]
+    ml: float
     made_for: str
 
 
@@ -108,8 +111,78 @@ class FlourLedgerOut(Schema):
     names: dict[str, str]
 
 
+class BagOut(Told):
+    """A flour on the shelf: `left_g` of it by what was fed since it was weighed; null where it never was."""
+
+    id: UUID
+    name: str
+    g: float | None
+    weighed_at: datetime | None
+    left_g: float | None
+
+
+class InsteadOut(Told):
+    """Another flour for a jar, and what it is fed with from then on: shares by flour, one blend a feed in turn."""
+
+    jar: UUID
+    name: str
+    flour: Flour
+    blends: list[dict[Flour, float]]
+
+
+class StockKindOut(Schema):
+    """A kind of flour: its bags, what the plans ask for until then, when a feed finds too little (null: it lasts, or
+    nobody knows how much there is), and what is to be bought for the plans."""
+
+    flour: Flour
+    bags: list[BagOut]
+    left_g: float | None
+    needs_g: float
+    runs_out_at: datetime | None
+    buy_g: float
+    instead: list[InsteadOut]
+
+
+class StockOut(Schema):
+    """The flour on the shelf, and what the plans ask of it until a moment."""
+
+    now: datetime
+    time_zone: str
+    until: datetime
+    kinds: list[StockKindOut]
+
+
+def stock_out(told: StockTold, now: datetime, time_zone: str) -> StockOut:
+    kinds = []
+    for one in told.kinds:
+        left = {bag.id: bag.left_g for bag in one.stock.bags}
+        kinds.append(
+            StockKindOut(
+                flour=one.stock.flour,
+                bags=[
+                    BagOut(id=bag.id, name=bag.name, g=bag.g, weighed_at=bag.weighed_at, left_g=left[str(bag.id)])
+                    for bag in one.bags
+                ],
+                left_g=one.stock.left_g,
+                needs_g=one.stock.needs_g,
+                runs_out_at=one.stock.runs_out_at,
+                buy_g=one.stock.buy_g,
+                instead=[
+                    InsteadOut(
+                        jar=UUID(other.jar),
+                        name=other.name,
+                        flour=other.flour,
+                        blends=[{part.flour: part.share for part in blend} for blend in other.blends],
+                    )
+                    for other in one.stock.instead
+                ],
+            )
+        )
+    return StockOut(now=now, time_zone=time_zone, until=told.until, kinds=kinds)
+
+
 def entry_in(body: DiscardIn) -> DiscardEntry:
-    return DiscardEntry(str(body.id), body.at, body.shelf, body.act, body.g, frozenset(body.top))
+    return DiscardEntry(str(body.id), body.at, body.shelf, body.act, body.g, frozenset(body.top), body.ml)
 
 
 def discard_out(found: Discard, now: datetime, time_zone: str) -> DiscardOut:
@@ -124,6 +197,7 @@ def discard_out(found: Discard, now: datetime, time_zone: str) -> DiscardOut:
             signs=list(jar.signs),
             doubtful=list(jar.doubtful),
             washed=jar.washed,
+            holds_ml=jar.holds_ml,
         )
         for jar in found.jars
     ]
@@ -133,7 +207,14 @@ def discard_out(found: Discard, now: datetime, time_zone: str) -> DiscardOut:
 def _note_out(noted: Noted) -> DiscardNoteOut:
     one = noted.entry
     return DiscardNoteOut(
-        id=UUID(one.id), at=one.at, shelf=one.shelf, act=one.act, g=one.g, top=sorted(one.top), made_for=noted.made_for
+        id=UUID(one.id),
+        at=one.at,
+        shelf=one.shelf,
+        act=one.act,
+        g=one.g,
+        top=sorted(one.top),
+        ml=one.ml,
+        made_for=noted.made_for,
     )
 
 

@@ -14,6 +14,20 @@ class Watch(models.Model):
     state = models.CharField(max_length=64)
 
 
+class DiscardMessage(models.Model):
+    """What went to the postbox about a discard jar: once for each time that it grew old or full."""
+
+    account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    shelf = models.CharField(max_length=15)
+    name = models.CharField(max_length=40)
+    sign = models.CharField(max_length=10)
+    due = models.DateTimeField()
+    sent_at = models.DateTimeField()
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=["account", "shelf", "name"], name="a_nudge_once"),)
+
+
 class Message(models.Model):
     account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="messages")
     jar = models.ForeignKey("kitchen.Jar", on_delete=models.CASCADE, related_name="messages")

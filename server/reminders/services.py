@@ -6,18 +6,21 @@ import hashlib
 import logging
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from typing import ClassVar
 from uuid import UUID
 
 from django.db import OperationalError
 
 from accounts.services import Account, accounts_to_remind
+from ferment.doors.discard import DiscardSign, Nudge, Shelf
 from ferment.doors.reminding import Reminder, reminders
 from ferment.planner import Act
 from guidance.services import Assessed, kitchen_now
 from kitchen.services import hours_of, jars_in_reach, kitchens_of, state_of
 from logbook.services import changes_of, undone_in
+from pantry.services import nudges_of, state_of_discard
 
-from .models import Message, Watch
+from .models import DiscardMessage, Message, Watch
 
 log = logging.getLogger("despertar.reminders")
 MOST_SHOWN = 40
@@ -29,6 +32,7 @@ STALE = timedelta(hours=36)
 class Posted:
     """A reminder in the postbox, or one that will be (`sent_at` to come)."""
 
+    about: ClassVar[str] = "jar"
     jar_id: UUID
     jar: str
     act: Act
@@ -39,12 +43,23 @@ class Posted:
 
 
 @dataclass(frozen=True)
+class Nudged:
+    """The same of a discard jar that is old or full."""
+
+    about: ClassVar[str] = "discard"
+    shelf: Shelf
+    sign: DiscardSign
+    due: datetime
+    sent_at: datetime
+
+
+@dataclass(frozen=True)
 class Postbox:
     """What was sent and what will be; nothing will, where the baker does not want to be reminded."""
 
     wanted: bool
-    sent: list[Posted]
-    to_come: list[Posted]
+    sent: list[Posted | Nudged]
+    to_come: list[Posted | Nudged]
 
 
 def remind_all(now: datetime) -> int:
@@ -69,8 +84,9 @@ def remind_all(now: datetime) -> int:
 def remind(account: Account, now: datetime) -> tuple[int, datetime]:
     """One account's due reminders go to its postbox: one an act, none for what is done. Answers how many did, and when
     there may be anything to send again, if nothing changes before."""
-    due = _due_or_to_come(account, now)
-    return _send(account, due, now), _next_at(due, now)
+    due, told = _due_or_to_come(account, now), nudges_of(account, now)
+    sent = _send(account, due, now) + _send_nudges(account, told, now)
+    return sent, min((_next_at(due, now), *(one.at for one in told if one.at > now)))
 
 
 # A thermometer may hurry a jar, and a forecast may move: no jar is left unlooked at for longer.
@@ -85,7 +101,7 @@ def _next_at(due: list[tuple[Assessed, tuple[Reminder, ...]]], now: datetime) ->
 def _state(account: Account) -> str:
     """What tells whether anything has changed that moves a reminder: jars, hours, and what was written in the logs."""
     logs = sorted(changes_of(jars_in_reach(account)).items())
-    return hashlib.sha256(repr((state_of(account), logs)).encode()).hexdigest()
+    return hashlib.sha256(repr((state_of(account), logs, state_of_discard(account))).encode()).hexdigest()
 
 
 def _send(account: Account, due: list[tuple[Assessed, tuple[Reminder, ...]]], now: datetime) -> int:
@@ -113,11 +129,36 @@ def _send(account: Account, due: list[tuple[Assessed, tuple[Reminder, ...]]], no
     return Message.objects.filter(account=account).count() - before
 
 
+def _send_nudges(account: Account, told: tuple[Nudge, ...], now: datetime) -> int:
+    before = DiscardMessage.objects.filter(account=account).count()
+    DiscardMessage.objects.bulk_create(
+        (
+            DiscardMessage(account=account, shelf=one.shelf, name=one.name, sign=one.sign, due=one.due, sent_at=now)
+            for one in told
+            if one.at <= now < one.due + STALE
+        ),
+        ignore_conflicts=True,
+    )
+    return DiscardMessage.objects.filter(account=account).count() - before
+
+
 def postbox_of(account: Account, now: datetime) -> Postbox:
     """What was sent, the latest first, and what would be sent when, by the plan as it stands. Looking changes nothing.
 
     Of a jar that is out of reach by now nothing is shown.
     """
+    sent, to_come = _of_jars(account, now)
+    nudged, nudges_to_come = _of_discard(account, now)
+    latest: list[Posted | Nudged] = sorted([*sent, *nudged], key=_sent_at, reverse=True)
+    soonest: list[Posted | Nudged] = sorted([*to_come, *nudges_to_come], key=_sent_at)
+    return Postbox(account.wants_reminders, latest[:MOST_SHOWN], soonest[:MOST_SHOWN])
+
+
+def _sent_at(letter: Posted | Nudged) -> datetime:
+    return letter.sent_at
+
+
+def _of_jars(account: Account, now: datetime) -> tuple[list[Posted], list[Posted]]:
     mine = Message.objects.filter(account=account, jar__kitchen_id__in=kitchens_of(account))
     sent = mine.select_related("jar").order_by("-sent_at", "-id")[:MOST_SHOWN]
     due = _due_or_to_come(account, now) if account.wants_reminders else []
@@ -129,13 +170,17 @@ def postbox_of(account: Account, now: datetime) -> Postbox:
         for one in told
         if (jar.card.id, one.name, undone[jar.card.id]) not in done and one.at > now
     ]
-    return Postbox(
-        account.wants_reminders,
-        [
-            Posted(one.jar_id, one.jar.name, Act(one.act), one.due, one.sent_at, one.late_h, one.harmless)
-            for one in sent
-        ],
-        sorted(to_come, key=lambda one: one.sent_at)[:MOST_SHOWN],
+    return [
+        Posted(one.jar_id, one.jar.name, Act(one.act), one.due, one.sent_at, one.late_h, one.harmless) for one in sent
+    ], to_come
+
+
+def _of_discard(account: Account, now: datetime) -> tuple[list[Nudged], list[Nudged]]:
+    sent = DiscardMessage.objects.filter(account=account).order_by("-sent_at", "-id")[:MOST_SHOWN]
+    told = nudges_of(account, now) if account.wants_reminders else ()
+    return (
+        [Nudged(Shelf(one.shelf), DiscardSign(one.sign), one.due, one.sent_at) for one in sent],
+        [Nudged(one.shelf, one.sign, one.due, one.at) for one in told if one.at > now],
     )
 
 

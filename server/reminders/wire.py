@@ -3,15 +3,20 @@
 from __future__ import annotations
 
 from datetime import datetime
+from typing import Annotated, Literal
 from uuid import UUID
 
+from pydantic import Field
+
 from accounts.wire import Request, Told
+from ferment.doors.discard import DiscardSign, Shelf
 from ferment.planner import Act
 
 
 class Posted(Told):
     """A reminder in the postbox, or one that will be (`sent_at` to come); `late_h` hours after the act was due."""
 
+    about: Literal["jar"]
     jar_id: UUID
     jar: str
     act: Act
@@ -19,6 +24,19 @@ class Posted(Told):
     sent_at: datetime
     late_h: float
     harmless: bool
+
+
+class Nudged(Told):
+    """The same of a discard jar that is old or full."""
+
+    about: Literal["discard"]
+    shelf: Shelf
+    sign: DiscardSign
+    due: datetime
+    sent_at: datetime
+
+
+Letter = Annotated[Posted | Nudged, Field(discriminator="about")]
 
 
 class WantedIn(Request):
@@ -31,5 +49,5 @@ class Postbox(Told):
     """What was sent, the latest first, and what would be, the soonest first; nothing where none are `wanted`."""
 
     wanted: bool
-    sent: list[Posted]
-    to_come: list[Posted]
+    sent: list[Letter]
+    to_come: list[Letter]

@@ -45,6 +45,10 @@ class NothingWasted(Journey):
         page.sees("Taken out 40 g for crackers")
         page.press("button", "Undo")
         page.sees("60 g, from today.")
+        page.type("It holds", "60")
+        page.press("button", "That large")
+        page.sees("The jar itself holds 60 ml.")
+        page.sees("It is full.")
         page.press("toggle", "fuzzy spots")
         page.press("button", "Keep this")
         page.sees("Fuzzy, pink or orange: that is spoilage.")
@@ -75,3 +79,38 @@ class NothingWasted(Journey):
         page.sees("0.24 and more")
         page.press("toggle", "By month")
         self.assertEqual(page.axe(), [])
+
+    def test_bags_run_down_by_feeds_and_what_runs_out_is_replaced_by_a_press(self) -> None:
+        page = self.browser
+        self.enter(self.sour_jar(), "/house")
+        for kind, name, much in (
+            ("whole rye", "Mill rye", "25"),
+            ("whole rye", "Shop rye", "10"),
+            ("spelt", "Old spelt", "900"),
+        ):
+            page.press("toggle", kind)
+            page.type("What you call it", name)
+            page.type("In the bag", much)
+            page.press("button", "Put there")
+            page.sees(name)
+        page.press("link", "Where the flour went")
+        page.sees("35 g left: enough until")
+        page.sees("To buy, until")
+        self.assertEqual(page.axe(), [])
+        page.press("button", "Weigh it Mill rye")
+        page.type("In the bag", "5")
+        page.press("button", "So much is in it")
+        page.sees("15 g left: enough until")
+        page.press("button", "Thistle: spelt instead of whole rye")
+        page.sees("15 g left; no plan asks for it.")
+
+    def test_less_waste_on_a_running_jar_is_taken_by_a_press(self) -> None:
+        page = self.browser
+        baker = self.baker().always_home()
+        baker.plan(name="Moth", family="stiff_warm", volume_ml=900.0, height_mm=150.0, choices={}).mix(13.0)
+        self.enter(baker, f"/jars/{baker.jar_id}/plan")
+        page.one("heading", "Less waste from here on")
+        page.sees("less thrown out")
+        self.assertEqual(page.axe(), [])
+        page.press("button", "Do it from now on: One feed a day")
+        page.sees_not("One feed a day")

@@ -13,7 +13,9 @@ from datetime import datetime, timedelta
 from enum import StrEnum
 
 from ..kitchen.flours import Flour, FlourLot
+from ..kitchen.hours import Hours, fit
 from ..kitchen.quantities import MOST_G
+from ..kitchen.vessel import LEAST_ML, MOST_ML
 from ..mixing.contents import Contents
 from ..record.flows import Went, together
 from ..record.log import Top
@@ -34,11 +36,13 @@ class DiscardAct(StrEnum):
     EMPTIED = "emptied"
     WASHED = "washed"
     LOOKED = "looked"
+    SIZED = "sized"
 
 
 @dataclass(frozen=True)
 class DiscardEntry:
-    """What the baker did with a discard jar. `g` is what was taken; `top` what a look showed."""
+    """What the baker did with a discard jar. `g` is what was taken; `top` what a look showed; `ml` how large the jar
+    itself is, to its rim."""
 
     id: str
     at: datetime
@@ -46,14 +50,17 @@ class DiscardEntry:
     act: DiscardAct
     g: float = 0.0
     top: frozenset[Top] = frozenset()
+    ml: float = 0.0
 
 
 class DiscardSign(StrEnum):
-    """`spoiled`: fuzzy, pink or orange was seen. `doubtful`: a jar that gave to it was found spoiled later. `too_old`,
-    `old`: by its oldest part. `film`: a thin white film. `liquid`: normal there."""
+    """`spoiled`: fuzzy, pink or orange was seen. `doubtful`: a jar that gave to it was found spoiled later. `full`:
+    there is little room left. `too_old`, `old`: by its oldest part. `film`: a thin white film. `liquid`: normal
+    there."""
 
     SPOILED = "spoiled"
     DOUBTFUL = "doubtful"
+    FULL = "full"
     TOO_OLD = "too_old"
     OLD = "old"
     FILM = "film"
@@ -62,6 +69,9 @@ class DiscardSign(StrEnum):
 
 # Used within this, thrown out after that (from memory: a week or two).
 OLD_AFTER, TOO_OLD_AFTER = timedelta(days=8), timedelta(days=14)
+# It still works a little in the fridge: more than this of its volume is full. A gram is about a millilitre once it is
+# stirred down (common practice).
+FULL_SHARE = 0.8
 SPOILED_TOPS = frozenset({Top.FUZZY_SPOTS, Top.COLOURED_STREAKS})
 
 
@@ -77,13 +87,15 @@ class DiscardPart:
 
 @dataclass(frozen=True)
 class DiscardJar:
-    """What is in it now; `doubtful` names the jars that gave to it and were found spoiled later."""
+    """What is in it now; `doubtful` names the jars that gave to it and were found spoiled later; `holds_ml` is None
+    where nobody said how large it is."""
 
     shelf: Shelf
     parts: tuple[DiscardPart, ...]
     signs: tuple[DiscardSign, ...]
     doubtful: tuple[str, ...]
     washed: bool
+    holds_ml: float | None
 
     @property
     def total_g(self) -> float:
@@ -101,6 +113,18 @@ class DiscardJar:
     @property
     def hydration_percent(self) -> float | None:
         return together(part.what for part in self.parts).hydration_percent
+
+    @property
+    def full_since(self) -> datetime | None:
+        """When what it holds now came to fill it; None while it has room, or nobody knows its size."""
+        if self.holds_ml is None:
+            return None
+        so_far = 0.0
+        for part in self.parts:
+            so_far += part.what.total_g
+            if so_far >= FULL_SHARE * self.holds_ml:
+                return part.at
+        return None
 
 
 @dataclass(frozen=True)
@@ -146,6 +170,7 @@ def _jar(
     parts: list[DiscardPart] = []
     seen: frozenset[Top] = frozenset()
     is_spoiled, washed = False, True
+    holds_ml: float | None = None
     coming = sorted(given, key=lambda part: part.at)
     for entry in sorted(entries, key=lambda one: (one.at, one.id)):
         while coming and coming[0].at <= entry.at:
@@ -161,10 +186,12 @@ def _jar(
             case DiscardAct.LOOKED:
                 seen = entry.top
                 is_spoiled = is_spoiled or bool(entry.top & SPOILED_TOPS)
+            case DiscardAct.SIZED:
+                holds_ml = entry.ml
     parts += coming
     doubtful = tuple(dict.fromkeys(part.name for part in parts if part.jar in spoiled))
-    signs = _signs(parts, seen, now, is_spoiled=is_spoiled, doubtful=bool(doubtful))
-    return DiscardJar(shelf, tuple(parts), signs, doubtful, washed=washed and not parts)
+    jar = DiscardJar(shelf, tuple(parts), (), doubtful, washed and not parts, holds_ml)
+    return replace(jar, signs=_signs(jar, seen, now, is_spoiled=is_spoiled))
 
 
 def _without(parts: Sequence[DiscardPart], taken_g: float) -> list[DiscardPart]:
@@ -180,14 +207,13 @@ def _without(parts: Sequence[DiscardPart], taken_g: float) -> list[DiscardPart]:
     return left
 
 
-def _signs(
-    parts: Sequence[DiscardPart], seen: frozenset[Top], now: datetime, *, is_spoiled: bool, doubtful: bool
-) -> tuple[DiscardSign, ...]:
+def _signs(jar: DiscardJar, seen: frozenset[Top], now: datetime, *, is_spoiled: bool) -> tuple[DiscardSign, ...]:
     if is_spoiled:
         return (DiscardSign.SPOILED,)
-    age = max((now - part.at for part in parts), default=timedelta())
+    age = now - jar.oldest_at if jar.oldest_at else timedelta()
     told = (
-        (DiscardSign.DOUBTFUL, doubtful),
+        (DiscardSign.DOUBTFUL, bool(jar.doubtful)),
+        (DiscardSign.FULL, jar.full_since is not None),
         (DiscardSign.TOO_OLD, age >= TOO_OLD_AFTER),
         (DiscardSign.OLD, OLD_AFTER <= age < TOO_OLD_AFTER),
         (DiscardSign.FILM, Top.WHITE_FILM in seen),
@@ -196,10 +222,39 @@ def _signs(
     return tuple(sign for sign, holds in told if holds)
 
 
+@dataclass(frozen=True)
+class Nudge:
+    """One reminder that a discard jar wants something: that it is old, or full; `name` is what it is known by, so that
+    it is reminded of once."""
+
+    name: str
+    shelf: Shelf
+    sign: DiscardSign
+    due: datetime
+    at: datetime
+
+
+def nudges(jars: Sequence[DiscardJar], hours: Hours) -> tuple[Nudge, ...]:
+    """When to remind of what is in the discard jars, the earliest first, never in the baker's quiet hours; of a spoiled
+    one nothing, for its own page says what to do."""
+    told = []
+    for jar in jars:
+        if DiscardSign.SPOILED in jar.signs or jar.oldest_at is None:
+            continue
+        due = {DiscardSign.OLD: jar.oldest_at + OLD_AFTER, DiscardSign.FULL: jar.full_since}
+        for sign, since in due.items():
+            if since is not None:
+                at = fit(hours, since, since, since + timedelta(days=1)).at
+                told.append(Nudge(f"{sign}-{since:%Y%m%d%H%M}", jar.shelf, sign, since, at))
+    return tuple(sorted(told, key=lambda one: (one.at, one.sign)))
+
+
 def admit_discard(jars: Sequence[DiscardJar], entry: DiscardEntry, now: datetime) -> None:
     """Raises Refusal for what cannot have been: in the future, or more taken than there is."""
     if entry.at > now + timedelta(minutes=5):
         raise Refusal(RefusalCode.IN_THE_FUTURE, "at", {"latest": now.isoformat()})
+    if entry.act is DiscardAct.SIZED:
+        within(entry.ml, LEAST_ML, MOST_ML, "ml")
     if entry.act is not DiscardAct.TAKEN:
         return
     there_is = next((jar.total_g for jar in jars if jar.shelf is entry.shelf), 0.0)

@@ -44,12 +44,13 @@ class Vessel:
 
 # No empty jar of a kitchen weighs more.
 MOST_TARE_G = 5_000.0
+LEAST_ML, MOST_ML = 30.0, 10_000.0
 
 
 def check_vessel(vessel: Vessel) -> Vessel:
     """Raises Refusal (not_a_number, out_of_range) for a jar that no kitchen has."""
     within(vessel.tare_g, 0.0, MOST_TARE_G, "tare_g")
-    within(vessel.volume_ml, 30.0, 10_000.0, "volume_ml")
+    within(vessel.volume_ml, LEAST_ML, MOST_ML, "volume_ml")
     within(vessel.height_mm, 20.0, 500.0, "height_mm")
     within(vessel.flare, 0.5, 2.0, "flare")
     return vessel

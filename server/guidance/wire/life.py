@@ -10,9 +10,11 @@ from ferment.doors import bakes
 from ferment.doors import keeping as doors
 from ferment.doors.bakes import Where
 from ferment.doors.chapters import ChapterKind
+from ferment.doors.sparing import Spare, Sparing
 from ferment.methods.keeping import Keeping
 from ferment.planner.steps import Act
 from kitchen.offered import FamilyCode
+from logbook.terms import TermBody, term_from_core
 
 from .mixing import FlourGrams, FlourShare
 
@@ -109,6 +111,31 @@ class KeepingOffer(Told):
     discard_g_a_week: float
     minutes_a_week: float
     too_early: bool
+
+
+class SparingOut(Told):
+    """One change that wastes less, with the entry that makes it: what it saves until the jar is ready, or in four weeks
+    where it is (`until_ready`), and by how many days its day of ready and its span move."""
+
+    how: Spare
+    entry: TermBody
+    until_ready: bool
+    saves_discard_g: float
+    saves_flour_g: float
+    later_days: float
+    wider_days: float
+
+
+def sparing_out(one: Sparing) -> SparingOut:
+    return SparingOut(
+        how=one.how,
+        entry=term_from_core(one.entry, ""),
+        until_ready=one.until_ready,
+        saves_discard_g=one.saves_discard_g,
+        saves_flour_g=one.saves_flour_g,
+        later_days=one.later_days,
+        wider_days=one.wider_days,
+    )
 
 
 class FeedTowards(Told):

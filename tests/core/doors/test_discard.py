@@ -16,9 +16,11 @@ from ferment.doors.discard import (
     Shelf,
     admit_discard,
     discard_jars,
+    nudges,
 )
 from ferment.doors.flour import By, JarFlows, flour_ledger, jar_flows, whole
 from ferment.kitchen.flours import Flour
+from ferment.kitchen.hours import ANY_TIME, Band, Hours
 from ferment.record.flows import Went, flows_of
 from ferment.record.log import DiscardTo, Feed, Log, Top
 from ferment.refusal import Refusal
@@ -48,6 +50,10 @@ def did(act: DiscardAct, at: datetime, g: float = 0.0, top: Sequence[Top] = ()) 
 def only(jars: Sequence[DiscardJar]) -> DiscardJar:
     (one,) = jars
     return one
+
+
+def sized(ml: float, at: datetime = START) -> DiscardEntry:
+    return DiscardEntry(f"sized-{at}", at, Shelf.WITH_GLUTEN, DiscardAct.SIZED, ml=ml)
 
 
 THREE = [Giver(jar(name, gave(day))) for name, day in (("Moth", 5), ("Harbour", 7), ("Thistle", 8))]
@@ -156,3 +162,36 @@ class TheLedger(TestCase):
         self.assertEqual((row.discard_g, {one.went for one in row.went}), (0.0, {Went.DISCARD_JAR}))
         unsaid = whole([jar_flows("b", "b", setup(), (first_mix(), *gave(5, to=None)[1:]))], {})
         self.assertEqual((unsaid.discard_g, unsaid.unpriced_g), (15.0, 45.0))
+
+
+class Nudges(TestCase):
+    """Thirty grams on days 5, 7 and 8; of a jar of 100 ml four fifths are full."""
+
+    def test_it_is_full_when_its_parts_fill_it_and_no_more_when_some_is_taken(self) -> None:
+        now = START + 9 * DAY
+        full = only(discard_jars(THREE, [sized(100.0)], now))
+        self.assertEqual((full.holds_ml, full.full_since, full.signs), (100.0, START + 8 * DAY, (DiscardSign.FULL,)))
+        less = only(discard_jars(THREE, [sized(100.0), did(DiscardAct.TAKEN, now, 20.0)], now))
+        self.assertEqual((less.full_since, less.signs), (None, ()))
+        self.assertEqual(only(discard_jars(THREE, [], now)).holds_ml, None)
+
+    def test_once_when_full_and_once_when_old_in_the_bakers_hours(self) -> None:
+        now = START + 9 * DAY
+        at_nine = Hours(ZoneInfo("UTC"), (Band(540, 1320),), (Band(540, 1320),))
+        told = nudges(discard_jars(THREE, [sized(100.0)], now), at_nine)
+        self.assertEqual([one.sign for one in told], [DiscardSign.FULL, DiscardSign.OLD])
+        # Old eight days after its oldest part, of eight in the morning: told at nine.
+        self.assertEqual([(one.due, one.at - one.due) for one in told][1], (START + 13 * DAY, hours(1)))
+        again = nudges(discard_jars(THREE, [sized(100.0)], now + DAY), at_nine)
+        self.assertEqual([one.name for one in again], [one.name for one in told])
+        taken = did(DiscardAct.TAKEN, now, 40.0)
+        self.assertNotEqual([one.name for one in nudges(discard_jars(THREE, [taken], now), at_nine)], [told[1].name])
+
+    def test_a_spoiled_or_empty_one_is_not_reminded_of_and_a_size_must_be_one(self) -> None:
+        now = START + 9 * DAY
+        seen = did(DiscardAct.LOOKED, now, top=[Top.FUZZY_SPOTS])
+        self.assertEqual(nudges(discard_jars(THREE, [seen], now), ANY_TIME), ())
+        self.assertEqual(nudges(discard_jars(THREE, [did(DiscardAct.EMPTIED, now)], now), ANY_TIME), ())
+        with self.assertRaises(Refusal) as refused:
+            admit_discard([], sized(3.0, now), now)
+        self.assertEqual(refused.exception.field, "ml")

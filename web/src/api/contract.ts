@@ -600,6 +600,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/sparing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Sparing
+         * @description What would waste less of a running jar from here on, and what it costs.
+         */
+        get: operations["guidance_api_read_sparing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/unread": {
         parameters: {
             query?: never;
@@ -1060,6 +1080,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Stock
+         * @description What is left of the flour on the shelf, and until when it is enough.
+         */
+        get: operations["pantry_api_read_stock"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/thermometers": {
         parameters: {
             query?: never;
@@ -1331,6 +1371,25 @@ export interface components {
             peak_h: number;
             /** Watched */
             watched: boolean;
+        };
+        /**
+         * BagOut
+         * @description A flour on the shelf: `left_g` of it by what was fed since it was weighed; null where it never was.
+         */
+        BagOut: {
+            /** G */
+            g: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Left G */
+            left_g: number | null;
+            /** Name */
+            name: string;
+            /** Weighed At */
+            weighed_at: string | null;
         };
         /**
          * Bake
@@ -1968,10 +2027,10 @@ export interface components {
          * DiscardAct
          * @enum {string}
          */
-        DiscardAct: "taken" | "used_up" | "emptied" | "washed" | "looked";
+        DiscardAct: "taken" | "used_up" | "emptied" | "washed" | "looked" | "sized";
         /**
          * DiscardIn
-         * @description What was done with a discard jar: `g` and `made_for` of what was taken, `top` of a look.
+         * @description What was done with a discard jar: `g` and `made_for` of what was taken, `top` of a look, `ml` of its size.
          */
         DiscardIn: {
             act: components["schemas"]["DiscardAct"];
@@ -1995,6 +2054,11 @@ export interface components {
              * @default
              */
             made_for: string;
+            /**
+             * Ml
+             * @default 0
+             */
+            ml: number;
             shelf: components["schemas"]["Shelf"];
             /**
              * Top
@@ -2011,6 +2075,8 @@ export interface components {
             doubtful: string[];
             /** Flours */
             flours: components["schemas"]["FlourPart"][];
+            /** Holds Ml */
+            holds_ml: number | null;
             /** Hydration Percent */
             hydration_percent: number | null;
             /** Oldest At */
@@ -2042,6 +2108,8 @@ export interface components {
             id: string;
             /** Made For */
             made_for: string;
+            /** Ml */
+            ml: number;
             shelf: components["schemas"]["Shelf"];
             /** Top */
             top: components["schemas"]["Top"][];
@@ -2065,11 +2133,12 @@ export interface components {
         };
         /**
          * DiscardSign
-         * @description `spoiled`: fuzzy, pink or orange was seen. `doubtful`: a jar that gave to it was found spoiled later. `too_old`,
-         *     `old`: by its oldest part. `film`: a thin white film. `liquid`: normal there.
+         * @description `spoiled`: fuzzy, pink or orange was seen. `doubtful`: a jar that gave to it was found spoiled later. `full`:
+         *     there is little room left. `too_old`, `old`: by its oldest part. `film`: a thin white film. `liquid`: normal
+         *     there.
          * @enum {string}
          */
-        DiscardSign: "spoiled" | "doubtful" | "too_old" | "old" | "film" | "liquid";
+        DiscardSign: "spoiled" | "doubtful" | "full" | "too_old" | "old" | "film" | "liquid";
         /**
          * DiscardTo
          * @description Where what is taken out goes. The discard jar is food, once it is baked; the others are not.
@@ -2636,6 +2705,24 @@ export interface components {
             /** Water G */
             water_g: number;
         };
+        /**
+         * InsteadOut
+         * @description Another flour for a jar, and what it is fed with from then on: shares by flour, one blend a feed in turn.
+         */
+        InsteadOut: {
+            /** Blends */
+            blends: {
+                [key: string]: number;
+            }[];
+            flour: components["schemas"]["Flour"];
+            /**
+             * Jar
+             * Format: uuid
+             */
+            jar: string;
+            /** Name */
+            name: string;
+        };
         /** InUnit */
         InUnit: {
             unit: components["schemas"]["Unit"];
@@ -3076,6 +3163,29 @@ export interface components {
          */
         Notice: "raw_flour" | "never_seal" | "holds_gluten" | "gluten_free_tools" | "warm_place" | "discard_not_food" | "cook_discard" | "for_whom_you_bake";
         /**
+         * Nudged
+         * @description The same of a discard jar that is old or full.
+         */
+        Nudged: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            about: "discard";
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /**
+             * Sent At
+             * Format: date-time
+             */
+            sent_at: string;
+            shelf: components["schemas"]["Shelf"];
+            sign: components["schemas"]["DiscardSign"];
+        };
+        /**
          * NumberOptionOut
          * @description A number to choose, or one of `choices` where there are any.
          */
@@ -3449,9 +3559,9 @@ export interface components {
          */
         Postbox: {
             /** Sent */
-            sent: components["schemas"]["Posted"][];
+            sent: (components["schemas"]["Posted"] | components["schemas"]["Nudged"])[];
             /** To Come */
-            to_come: components["schemas"]["Posted"][];
+            to_come: (components["schemas"]["Posted"] | components["schemas"]["Nudged"])[];
             /** Wanted */
             wanted: boolean;
         };
@@ -3460,6 +3570,11 @@ export interface components {
          * @description A reminder in the postbox, or one that will be (`sent_at` to come); `late_h` hours after the act was due.
          */
         Posted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            about: "jar";
             act: components["schemas"]["Act"];
             /**
              * Due
@@ -3945,14 +4060,21 @@ export interface components {
         Shelf: "with_gluten" | "gluten_free";
         /**
          * ShelfFlourBody
-         * @description A flour on the baker's shelf: its kind, what they call it, and what a kilo costs, in their own money.
+         * @description A flour on the baker's shelf: its kind, what they call it, what a kilo costs, in their own money, and how much of
+         *     it there was when it was weighed. One that comes without an id is new; a weight without a moment is of now.
          */
         ShelfFlourBody: {
             flour: components["schemas"]["Flour"];
+            /** G */
+            g?: number | null;
+            /** Id */
+            id?: string | null;
             /** Name */
             name: string;
             /** Price Per Kg */
             price_per_kg?: number | null;
+            /** Weighed At */
+            weighed_at?: string | null;
         };
         /** ShelfFloursBody */
         ShelfFloursBody: {
@@ -4072,6 +4194,32 @@ export interface components {
          * @enum {string}
          */
         Smell: "floury" | "cheesy" | "yoghurt" | "fruity" | "beery" | "sharp" | "nail_varnish" | "putrid";
+        /**
+         * Spare
+         * @description A smaller size; one feed a day; fed when it is hungry; kept in the fridge from now on.
+         * @enum {string}
+         */
+        Spare: "smaller" | "seldomer" | "on_hunger" | "fridge";
+        /**
+         * SparingOut
+         * @description One change that wastes less, with the entry that makes it: what it saves until the jar is ready, or in four weeks
+         *     where it is (`until_ready`), and by how many days its day of ready and its span move.
+         */
+        SparingOut: {
+            /** Entry */
+            entry: components["schemas"]["MovedBody"] | components["schemas"]["OtherJarBody"] | components["schemas"]["OtherFlourBody"] | components["schemas"]["OtherRhythmBody"] | components["schemas"]["OtherAmountBody"] | components["schemas"]["OtherWayBody"] | components["schemas"]["UseBody"] | components["schemas"]["PutBackBody"] | components["schemas"]["BakeBody"];
+            how: components["schemas"]["Spare"];
+            /** Later Days */
+            later_days: number;
+            /** Saves Discard G */
+            saves_discard_g: number;
+            /** Saves Flour G */
+            saves_flour_g: number;
+            /** Until Ready */
+            until_ready: boolean;
+            /** Wider Days */
+            wider_days: number;
+        };
         /**
          * Spoonful
          * @description So many level cups, tablespoons or teaspoons.
@@ -4253,6 +4401,46 @@ export interface components {
          * @enum {string}
          */
         StepState: "done" | "skipped" | "not_yet" | "waiting" | "due" | "late" | "resting" | "ahead";
+        /**
+         * StockKindOut
+         * @description A kind of flour: its bags, what the plans ask for until then, when a feed finds too little (null: it lasts, or
+         *     nobody knows how much there is), and what is to be bought for the plans.
+         */
+        StockKindOut: {
+            /** Bags */
+            bags: components["schemas"]["BagOut"][];
+            /** Buy G */
+            buy_g: number;
+            flour: components["schemas"]["Flour"];
+            /** Instead */
+            instead: components["schemas"]["InsteadOut"][];
+            /** Left G */
+            left_g: number | null;
+            /** Needs G */
+            needs_g: number;
+            /** Runs Out At */
+            runs_out_at: string | null;
+        };
+        /**
+         * StockOut
+         * @description The flour on the shelf, and what the plans ask of it until a moment.
+         */
+        StockOut: {
+            /** Kinds */
+            kinds: components["schemas"]["StockKindOut"][];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Time Zone */
+            time_zone: string;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+        };
         /**
          * Strictness
          * @description How many good feeds in a row the baker asks for.
@@ -4686,6 +4874,7 @@ export type Answer = components['schemas']['Answer'];
 export type AskedOfLook = components['schemas']['AskedOfLook'];
 export type Assessment = components['schemas']['Assessment'];
 export type Attempt = components['schemas']['Attempt'];
+export type BagOut = components['schemas']['BagOut'];
 export type Bake = components['schemas']['Bake'];
 export type BakeBody = components['schemas']['BakeBody'];
 export type BakeFeed = components['schemas']['BakeFeed'];
@@ -4776,6 +4965,7 @@ export type HydrationIn = components['schemas']['HydrationIn'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
 export type InJar = components['schemas']['InJar'];
+export type InsteadOut = components['schemas']['InsteadOut'];
 export type InUnit = components['schemas']['InUnit'];
 export type JarLabelOut = components['schemas']['JarLabelOut'];
 export type JarOut = components['schemas']['JarOut'];
@@ -4802,6 +4992,7 @@ export type NewStationOut = components['schemas']['NewStationOut'];
 export type NextMove = components['schemas']['NextMove'];
 export type Normal = components['schemas']['Normal'];
 export type Notice = components['schemas']['Notice'];
+export type Nudged = components['schemas']['Nudged'];
 export type NumberOptionOut = components['schemas']['NumberOptionOut'];
 export type Offered = components['schemas']['Offered'];
 export type Only = components['schemas']['Only'];
@@ -4870,6 +5061,8 @@ export type SinceFed = components['schemas']['SinceFed'];
 export type SinceFedOut = components['schemas']['SinceFedOut'];
 export type SinceFeed = components['schemas']['SinceFeed'];
 export type Smell = components['schemas']['Smell'];
+export type Spare = components['schemas']['Spare'];
+export type SparingOut = components['schemas']['SparingOut'];
 export type Spoonful = components['schemas']['Spoonful'];
 export type Spread = components['schemas']['Spread'];
 export type Stage = components['schemas']['Stage'];
@@ -4881,6 +5074,8 @@ export type Step = components['schemas']['Step'];
 export type StepCode = components['schemas']['StepCode'];
 export type StepIn = components['schemas']['StepIn'];
 export type StepState = components['schemas']['StepState'];
+export type StockKindOut = components['schemas']['StockKindOut'];
+export type StockOut = components['schemas']['StockOut'];
 export type Strictness = components['schemas']['Strictness'];
 export type SwapIn = components['schemas']['SwapIn'];
 export type SwapOut = components['schemas']['SwapOut'];
@@ -8144,6 +8339,73 @@ export interface operations {
             };
         };
     };
+    guidance_api_read_sparing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SparingOut"][];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     guidance_api_read_unread_jar: {
         parameters: {
             query?: never;
@@ -10536,6 +10798,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SignChoicesOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    pantry_api_read_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockOut"];
                 };
             };
             /** @description Nobody is signed in */

@@ -1,27 +1,27 @@
 /** A notice of the browser for each reminder that goes out while the application is open: once an act on this device. */
 import { useEffect } from "react";
 import { api } from "../api/client";
-import type { Posted } from "../api/types";
 import { readStored, useStored, writeStored } from "../lib/store";
-import { reminderLine } from "../words";
+import { type Letter, letterName, reminderLine } from "../words";
 
 const TOLD = "notices.told";
 const KEPT = 60;
 /** What went out longer ago was told elsewhere, or is no news any more. */
 const FRESH_MS = 3_600_000;
 
-async function show(one: Posted): Promise<void> {
-  const said = { body: reminderLine(one), tag: one.jar_id };
+async function show(one: Letter): Promise<void> {
+  const name = letterName(one);
+  const said = { body: reminderLine(one), tag: name };
   try {
-    const notice = new Notification(one.jar, said);
+    const notice = new Notification(name, said);
     notice.onclick = () => {
       globalThis.focus();
-      location.assign(`/?jar=${one.jar_id}`);
+      location.assign(one.about === "jar" ? `/?jar=${one.jar_id}` : "/discard");
     };
   } catch {
     // Browsers of phones show notices only through the page's worker.
     const worker = await navigator.serviceWorker?.getRegistration();
-    await worker?.showNotification(one.jar, said);
+    await worker?.showNotification(name, said);
   }
 }
 
@@ -34,7 +34,7 @@ export function useNotices(isIn: boolean): void {
     if (!sent || !("Notification" in globalThis) || Notification.permission !== "granted") return;
     const told = readStored<string[]>(TOLD) ?? [];
     for (const one of sent) {
-      const key = `${one.jar_id}.${one.due}`;
+      const key = `${one.about === "jar" ? one.jar_id : one.shelf}.${one.due}`;
       if (told.includes(key) || Date.now() - Date.parse(one.sent_at) > FRESH_MS) continue;
       told.push(key);
       void show(one);

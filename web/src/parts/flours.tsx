@@ -2,8 +2,9 @@
 
 import { useState } from "react";
 import { api, http } from "../api/client";
-import type { Flour } from "../api/types";
-import { typed } from "../lib/numbers";
+import type { Flour, ShelfFlour } from "../api/types";
+import { newId } from "../lib/ids";
+import { asSent, grams } from "../lib/numbers";
 import { Button } from "../ui/button";
 import { Choice } from "../ui/choice";
 import { NumberField, TextField } from "../ui/field";
@@ -11,11 +12,7 @@ import { Loading } from "../ui/states";
 import { FLOUR_WORDS, pantryText, partsText } from "../words";
 import { Refused, useAct } from "./act";
 
-type Shelf = readonly {
-  readonly flour: Flour;
-  readonly name: string;
-  readonly price_per_kg?: number | null;
-}[];
+type Shelf = readonly ShelfFlour[];
 
 /** The shelf; null until it is known. */
 function useShelf(): Shelf | null {
@@ -23,18 +20,21 @@ function useShelf(): Shelf | null {
   return shelf.data?.flours ?? null;
 }
 
-/** What the baker calls a kind of flour. */
+/** What the baker calls a kind of flour; of several of a kind nobody knows which it is. */
 export function useFlourNames(): (flour: Flour) => string {
   const shelf = useShelf();
-  return (flour) => shelf?.find((one) => one.flour === flour)?.name ?? FLOUR_WORDS[flour];
+  return (flour) => {
+    const [one, ...others] = shelf?.filter((other) => other.flour === flour) ?? [];
+    return one && others.length === 0 ? one.name : FLOUR_WORDS[flour];
+  };
 }
 
 /** Kinds in the order of the shelf: what is there first. */
 export function useShelfFirst(): (flours: readonly Flour[]) => Flour[] {
   const shelf = useShelf();
   return (flours) => {
-    const there = (shelf ?? []).map(({ flour }) => flour).filter((flour) => flours.includes(flour));
-    return [...there, ...flours.filter((flour) => !there.includes(flour))];
+    const there = new Set((shelf ?? []).map(({ flour }) => flour).filter((flour) => flours.includes(flour)));
+    return [...there, ...flours.filter((flour) => !there.has(flour))];
   };
 }
 
@@ -51,15 +51,15 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
   const [kind, setKind] = useState<Flour>("rye");
   const [name, setName] = useState("");
   const [price, setPrice] = useState("");
+  const [bag, setBag] = useState("");
   const put = (flours: Shelf) => act(http.PUT("/api/flours", { body: { flours: [...flours] } }));
   // Not a form of its own: it also stands inside the one of a new jar.
   const add = async () => {
-    const costs = typed(price);
-    // What is no number goes as it is, for the server to name the field.
-    const price_per_kg = Number.isNaN(costs) ? (price as unknown as number) : costs;
-    if (await put([...shelf, { flour: kind, name, price_per_kg }])) {
+    const one = { id: newId(), flour: kind, name, price_per_kg: asSent(price), g: asSent(bag) };
+    if (await put([...shelf, { ...one, weighed_at: null } as ShelfFlour])) {
       setName("");
       setPrice("");
+      setBag("");
     }
   };
   return (
@@ -67,15 +67,16 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
       {shelf.length > 0 && (
         <ul>
           {shelf.map((one) => (
-            <li key={one.flour} className="flex items-center justify-between gap-3 border-b border-rule">
+            <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule">
               <span dir="auto">
                 <span className="font-semibold">{one.name}</span>{" "}
                 <span className="text-soft">
                   {FLOUR_WORDS[one.flour]}
                   {one.price_per_kg != null && ` · ${pantryText.aKiloCostsSo(one.price_per_kg.toFixed(2))}`}
+                  {one.g != null && ` · ${pantryText.bagOf(grams(one.g))}`}
                 </span>
               </span>
-              <Button look="plain" onClick={() => void put(shelf.filter(({ flour }) => flour !== one.flour))}>
+              <Button look="plain" onClick={() => void put(shelf.filter(({ id }) => id !== one.id))}>
                 {partsText.takeOff}
               </Button>
             </li>
@@ -95,6 +96,14 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
             label={pantryText.aKiloCosts}
             value={price}
             onChange={(event) => setPrice(event.target.value)}
+          />
+        </div>
+        <div className="w-36">
+          <NumberField
+            label={pantryText.inTheBag}
+            unit="g"
+            value={bag}
+            onChange={(event) => setBag(event.target.value)}
           />
         </div>
         <Button onClick={() => void add()}>{partsText.putThere}</Button>

@@ -1,13 +1,12 @@
 import { useState } from "react";
 import { api, http } from "../../api/client";
-import type { Posted } from "../../api/types";
 import { nowMs } from "../../lib/clock";
 import { useStored } from "../../lib/store";
 import { homeZone, when } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { Loading } from "../../ui/states";
-import { houseText, reminderLine } from "../../words";
+import { houseText, type Letter, letterName, reminderLine } from "../../words";
 
 /** The simulated postbox: what mail or push would have brought, and what it will. */
 export function PostboxPart() {
@@ -72,7 +71,7 @@ function Letters({
 }: {
   readonly title: string;
   readonly none: string;
-  readonly letters: readonly Posted[];
+  readonly letters: readonly Letter[];
 }) {
   return (
     <div>
@@ -81,7 +80,7 @@ function Letters({
       <ul>
         {letters.map((one) => (
           <li
-            key={`${one.jar_id}.${one.due}.${one.sent_at}`}
+            key={`${letterName(one)}.${one.due}.${one.sent_at}`}
             className="grid grid-cols-[9rem_1fr] gap-3 border-b border-rule py-1.5"
           >
             <span className="text-soft first-letter:uppercase">{when(one.sent_at, nowMs(), homeZone())}</span>

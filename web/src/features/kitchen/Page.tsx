@@ -6,6 +6,7 @@ import { DiscardDrawing } from "../../drawing/discard";
 import { JarDrawing } from "../../drawing/jar";
 import { jarState } from "../../drawing/jar-state";
 import { useTitle, useWidth } from "../../lib/hooks";
+import { dayWord } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
 import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Loading, OutOfReach } from "../../ui/states";
@@ -14,6 +15,7 @@ import {
   DISCARD_NAMES,
   discardShort,
   discardSign,
+  FLOUR_WORDS,
   kitchenText,
   pantryText,
   shortMove,
@@ -48,6 +50,7 @@ export function KitchenPage() {
         </p>
       ))}
       {(kitchen.data.jars.length > 0 || kitchen.data.unread.length === 0) && <Shelf kitchen={kitchen.data} />}
+      <FlourShort />
       {away.length > 0 && (
         <p className="mt-10 text-soft">
           {kitchenText.putAway}{" "}
@@ -103,6 +106,30 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   );
 }
 
+// Sooner than this a baker had better buy some.
+const SHORT_MS = 3 * 86_400_000;
+
+/** The flour that runs out in the next days, of what was weighed. */
+function FlourShort() {
+  const stock = api.useQuery("get", "/api/stock", {}, { staleTime: 600_000, retry: false });
+  if (!stock.data) return null;
+  const { kinds, now, time_zone: zone } = stock.data;
+  const short = kinds.filter(
+    ({ bags, runs_out_at: out }) => bags.length > 0 && out && Date.parse(out) - Date.parse(now) < SHORT_MS,
+  );
+  if (short.length === 0) return null;
+  return (
+    <p className="mt-10 flex flex-wrap items-center gap-x-4 border-l-4 border-dawn pl-4">
+      {short.map(({ flour, runs_out_at: out }) => (
+        <span key={flour}>{pantryText.enoughUntil(FLOUR_WORDS[flour], dayWord(out ?? now, now, zone))}</span>
+      ))}
+      <ButtonLink look="plain" to="/flour">
+        {pantryText.seeTheShelf}
+      </ButtonLink>
+    </p>
+  );
+}
+
 /** What the jars gave, where there is any: it stands in the fridge, and is a place of its own. */
 function DiscardOnShelf({ scale }: { readonly scale: number }) {
   const discard = api.useQuery("get", "/api/discard", {}, { staleTime: 30_000, retry: false });
@@ -117,7 +144,13 @@ function DiscardOnShelf({ scale }: { readonly scale: number }) {
         to="/discard"
         className="flex shrink-0 flex-col items-center rounded-t-lg px-2 pt-2 text-ink no-underline sm:px-4"
       >
-        <DiscardDrawing totalG={jar.total_g} flours={jar.flours} top={[]} scale={scale} />
+        <DiscardDrawing
+          totalG={jar.total_g}
+          flours={jar.flours}
+          top={[]}
+          holdsMl={jar.holds_ml}
+          scale={scale}
+        />
         <Plank cool />
         <span className="mt-2 border-2 border-transparent px-3 py-1 text-center leading-tight">
           <span className="block font-serif text-lg">{DISCARD_NAMES[jar.shelf]}</span>

@@ -59,8 +59,21 @@ function One({ jar, known }: { readonly jar: DiscardJar; readonly known: Known }
   const { now, time_zone: zone } = known;
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const say = useSay();
-  const note = async (act: DiscardAct, more: { g?: number; top?: Top[]; made_for?: string } = {}) => {
-    const body = { id: newId(), at: nowIso(), shelf: jar.shelf, act, g: 0, top: [], made_for: "", ...more };
+  const note = async (
+    act: DiscardAct,
+    more: { g?: number; top?: Top[]; made_for?: string; ml?: number } = {},
+  ) => {
+    const body = {
+      id: newId(),
+      at: nowIso(),
+      shelf: jar.shelf,
+      act,
+      g: 0,
+      top: [],
+      made_for: "",
+      ml: 0,
+      ...more,
+    };
     const outcome = await noteDiscard(body, DISCARD_NAMES[jar.shelf]);
     setProblems(outcome.kind === "refused" ? outcome.problems : []);
     if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
@@ -69,7 +82,7 @@ function One({ jar, known }: { readonly jar: DiscardJar; readonly known: Known }
   const full = jar.total_g > 0;
   return (
     <section aria-label={DISCARD_NAMES[jar.shelf]} className="grid gap-x-12 gap-y-6 md:grid-cols-[auto_1fr]">
-      <DiscardDrawing totalG={jar.total_g} flours={jar.flours} top={[]} scale={1.5} />
+      <DiscardDrawing totalG={jar.total_g} flours={jar.flours} top={[]} holdsMl={jar.holds_ml} scale={1.5} />
       <div className="flex max-w-prose flex-col gap-4">
         <h1 className="text-3xl">{DISCARD_NAMES[jar.shelf]}</h1>
         <p className="text-lg font-semibold">{discardLine(jar, now)}</p>
@@ -95,6 +108,7 @@ function One({ jar, known }: { readonly jar: DiscardJar; readonly known: Known }
           {full && <Button onClick={() => void note("emptied")}>{pantryText.emptied}</Button>}
           <Button onClick={() => void note("washed")}>{pantryText.washed}</Button>
         </div>
+        <Size jar={jar} onSized={(ml) => note("sized", { ml })} problems={problems} />
         {full && <Shows onShown={(top) => note("looked", { top })} />}
       </div>
     </section>
@@ -146,6 +160,54 @@ function TakeOut({
       </div>
       <Button type="submit" look="act" className="mt-7">
         {pantryText.takeIt}
+      </Button>
+    </form>
+  );
+}
+
+/** How large the jar itself is: only so can it be full. */
+function Size({
+  jar,
+  onSized,
+  problems,
+}: {
+  readonly jar: DiscardJar;
+  readonly onSized: (ml: number) => Promise<boolean>;
+  readonly problems: readonly Problem[];
+}) {
+  const [ml, setMl] = useState("");
+  const [open, setOpen] = useState(false);
+  if (jar.holds_ml !== null && !open) {
+    return (
+      <p>
+        {pantryText.itHoldsSo(`${jar.holds_ml} ml`)}{" "}
+        <Button look="plain" onClick={() => setOpen(true)}>
+          {pantryText.anotherJar}
+        </Button>
+      </p>
+    );
+  }
+  return (
+    <form
+      noValidate
+      className="flex flex-wrap items-start gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const size = typed(ml);
+        void onSized(size === null || Number.isNaN(size) ? 0 : size).then((done) => done && setOpen(false));
+      }}
+    >
+      <div className="w-36">
+        <NumberField
+          label={pantryText.itHolds}
+          unit="ml"
+          value={ml}
+          onChange={(event) => setMl(event.target.value)}
+          error={problemAt(problems, "ml")}
+        />
+      </div>
+      <Button type="submit" className="mt-7">
+        {pantryText.thatLarge}
       </Button>
     </form>
   );

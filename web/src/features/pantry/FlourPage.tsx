@@ -17,6 +17,7 @@ import {
   pantryText,
   SHARE_WORDS,
 } from "../../words";
+import { OnTheShelf } from "./OnTheShelf";
 
 const BY = [
   { value: "by_jar", label: pantryText.byJar },
@@ -27,14 +28,16 @@ type By = (typeof BY)[number]["value"];
 
 /** Where the flour went: one picture, one sentence, and the table. */
 export function FlourPage() {
-  useTitle(pantryText.whereTheFlourWent);
+  useTitle(pantryText.flour);
   const flour = api.useQuery("get", "/api/flour");
   if (flour.isPending) return <Loading what={pantryText.countingTheFlour} />;
   if (!flour.data) return <OutOfReach onRetry={() => void flour.refetch()} />;
   const { whole } = flour.data;
   return (
     <div className="flex flex-col gap-8 pt-6">
-      <h1 className="text-3xl">{pantryText.whereTheFlourWent}</h1>
+      <h1 className="text-3xl">{pantryText.flour}</h1>
+      <OnTheShelf />
+      <h2 className="mt-4 text-2xl">{pantryText.whereTheFlourWent}</h2>
       {whole.fed_g <= 0 ? (
         <p className="max-w-prose">{pantryText.noFlourYet}</p>
       ) : (

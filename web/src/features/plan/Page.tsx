@@ -22,6 +22,7 @@ import {
   taskLine,
 } from "../../words";
 import { byDay, momentOf, offBy, type PlanDay } from "./days";
+import { LessWaste } from "./LessWaste";
 import { WhatIf } from "./WhatIf";
 
 /** The whole course of a jar: the days as they went, and those to come until it is ready. */
@@ -127,6 +128,7 @@ function Laid({ told }: { readonly told: JarPlan }) {
               </ul>
             </section>
           )}
+          <LessWaste told={told} />
           <div className="print:hidden">
             <WhatIf told={told} />
           </div>

@@ -27,6 +27,7 @@ const JAR: DiscardJar = {
   parts: [],
   signs: ["old"],
   doubtful: [],
+  holds_ml: 500,
   washed: false,
 };
 const ROW: FlourRow = {

@@ -7,10 +7,11 @@ import type {
   DiscardSign,
   Flour,
   FlourRow,
+  StockKind,
   Went,
 } from "../../api/types";
 import { grams, list } from "../../lib/numbers";
-import { when } from "../../lib/time";
+import { dayWord, when } from "../../lib/time";
 import { FLOUR_WORDS } from "./flours";
 import { TOP_WORDS } from "./looks";
 
@@ -55,6 +56,25 @@ export const pantryText = {
   lineByLine: "Line by line; scrolls sideways",
   seeIt: "The discard jar",
   seeTheFlour: "Where the flour went",
+  seeTheShelf: "See the flour",
+  flour: "Flour",
+  onTheShelf: "On the shelf",
+  nothingOnTheShelf:
+    "No flour is on the shelf yet. Put it there with what the bag weighs: every feed takes its part of it, and you are told until when it is enough.",
+  shelfOutOfReach: "The shelf cannot be reached just now.",
+  toBuyUntil: (day: string) => `To buy, until ${day}`,
+  putFlourThere: "Put flour on the shelf",
+  inTheBag: "In the bag",
+  weighIt: "Weigh it",
+  soMuch: "So much is in it",
+  bagOf: (much: string) => `a bag of ${much}`,
+  feedInstead: (jar: string, other: string, flour: string) => `${jar}: ${other} instead of ${flour}`,
+  fedSoFromNowOn: (jar: string) => `${jar} is fed so from its next feed on. It stands in its log.`,
+  enoughUntil: (flour: string, day: string) => `There is enough ${flour} until ${day}.`,
+  itHolds: "It holds",
+  itHoldsSo: (much: string) => `The jar itself holds ${much}.`,
+  anotherJar: "It is another jar",
+  thatLarge: "That large",
   aKiloCosts: "A kilo costs",
   aKiloCostsSo: (price: string) => `${price} a kilo`,
 } as const;
@@ -125,6 +145,11 @@ const SIGNS: Record<
     meaning: "Its oldest part is more than a week old.",
     advice: "Use it in the next days, the oldest first.",
   },
+  full: {
+    grave: "normal",
+    meaning: "It is full.",
+    advice: "Use some of it, the oldest first, before the next feed gives more.",
+  },
   film: {
     grave: "care",
     meaning: "A thin, flat, white film is wild yeast.",
@@ -151,11 +176,12 @@ const ACTS: Record<DiscardAct, string> = {
   emptied: "Emptied",
   washed: "Washed",
   looked: "Looked at",
+  sized: "Another jar,",
 };
 
 /** `Taken out 80 g for pancakes, today 18:20` */
 export function discardNoteLine(note: DiscardNote, now: string, zone: string): string {
-  const much = note.act === "taken" ? ` ${grams(note.g)}` : "";
+  const much = note.act === "taken" ? ` ${grams(note.g)}` : note.act === "sized" ? ` ${note.ml} ml` : "";
   const what = note.made_for ? ` for ${note.made_for}` : "";
   const shown = note.top.length > 0 ? `: ${list(note.top.map((one) => TOP_WORDS[one]))}` : "";
   return `${ACTS[note.act]}${much}${what}${shown}, ${when(note.at, now, zone)}`;
@@ -186,6 +212,17 @@ export const SHARE_WORDS: Record<FlourShare, string> = {
   standing: "in the jars now",
   thrown_out: "thrown out",
 };
+
+/** `340 g left: enough until Tuesday.` */
+export function stockLine(kind: StockKind, now: string, zone: string): string {
+  const { left_g: left, needs_g: needs, runs_out_at: out, bags } = kind;
+  if (bags.length === 0) return `None is on the shelf; the plans ask for ${grams(Math.round(needs))}.`;
+  if (left === null) return "Weigh it once, and you are told until when it is enough.";
+  if (out && left < 1) return `None is left; the feed of ${when(out, now, zone)} asks for it.`;
+  if (out) return `${grams(Math.round(left))} left: enough until ${dayWord(out, now, zone)}.`;
+  if (needs < 1) return `${grams(Math.round(left))} left; no plan asks for it.`;
+  return `${grams(Math.round(left))} left: enough for two weeks and more.`;
+}
 
 /** Grams of flour by what became of it, those of which there are any. */
 export function flourShares(row: FlourRow): { readonly share: FlourShare; readonly g: number }[] {

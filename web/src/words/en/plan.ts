@@ -1,4 +1,6 @@
 /** What is said by the place “plan”. */
+import type { Spare, Sparing } from "../../api/types";
+import { grams, written } from "../../lib/numbers";
 
 export const planText = {
   planOf: (name: string | number) => `Plan of ${name}`,
@@ -24,6 +26,7 @@ export const planText = {
   halfTheSize: "half the size",
   twiceTheSize: "twice the size",
   startTomorrow: "start tomorrow",
+  lessWaste: "Less waste from here on",
   whatIf: "What if",
   onlyAskedTheJarStays: "Only asked; the jar stays as it is until you press.",
   doItFromNowOn: "Do it from now on",
@@ -44,3 +47,44 @@ export const planText = {
     `${grams} ${what} instead of ${grams2}`,
   hThanPlanned: (hours: string | number, detail: string | number) => `${hours} h ${detail} than planned`,
 } as const;
+
+export const SPARE_WORDS: Record<Spare, string> = {
+  smaller: "A smaller jarful",
+  seldomer: "One feed a day",
+  on_hunger: "Feed it when it is hungry, not by the clock",
+  fridge: "Into the fridge, out once a week to be fed",
+};
+
+/** `310 g less thrown out and 150 g less flour, until it is ready.` */
+export function sparingGain({
+  saves_discard_g: out,
+  saves_flour_g: flour,
+  until_ready: until,
+}: Sparing): string {
+  const less = flour >= 1 ? ` and ${grams(Math.round(flour))} less flour` : "";
+  return `${grams(Math.round(out))} less thrown out${less}, ${until ? "until it is ready" : "in four weeks"}.`;
+}
+
+const HALF_A_DAY = 0.5;
+
+function days(count: number): string {
+  const near = Math.round(count * 2) / 2;
+  return near === 1 ? "a day" : `${written(near)} days`;
+}
+
+/** What it costs in days and surety: `Likely ready 1.5 days later.` */
+export function sparingCost({
+  how,
+  until_ready: until,
+  later_days: later,
+  wider_days: wider,
+}: Sparing): string {
+  if (how === "fridge") return "It costs half a day in the warm and a feed before it is baked with.";
+  const said = [];
+  if (later >= HALF_A_DAY) said.push(`Likely ready ${days(later)} later.`);
+  else if (later <= -HALF_A_DAY) said.push(`Likely ready ${days(-later)} sooner.`);
+  else if (until) said.push("It costs no day.");
+  if (wider >= 2) said.push("How long it takes is less sure.");
+  if (how === "on_hunger") said.push("You look at it instead of at the clock.");
+  return said.join(" ") || "It costs nothing.";
+}

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { reminderLine } from "./reminders";
+import { letterName, reminderLine } from "./reminders";
 
 const ONE = {
+  about: "jar",
   jar_id: "j",
   jar: "Moth",
   act: "feed",
@@ -12,6 +13,13 @@ const ONE = {
 } as const;
 
 describe("a reminder", () => {
+  it("tells of a discard jar by its name", () => {
+    const due = "2026-03-04T08:00:00Z";
+    const one = { about: "discard", shelf: "with_gluten", sign: "full", due, sent_at: due } as const;
+    expect(reminderLine(one)).toBe("Discard jar is full: use some, or empty it.");
+    expect(letterName(one)).toBe("Discard jar");
+  });
+
   it("names the act and the jar", () => {
     expect(reminderLine(ONE)).toBe("Feed Moth.");
   });

@@ -1,6 +1,9 @@
 /** A reminder as it stands in the postbox. */
-import type { Posted, Step } from "../../api/types";
+import type { DiscardSign, Nudged, Posted, Step } from "../../api/types";
 import { span } from "../../lib/time";
+import { DISCARD_NAMES } from "./pantry";
+
+export type Letter = Posted | Nudged;
 
 const ACTS: Record<Step["act"], string> = {
   mix: "Mix",
@@ -12,8 +15,25 @@ const ACTS: Record<Step["act"], string> = {
   to_counter: "Take out of the fridge:",
 };
 
-/** `Feed Moth.` or, late, how late and what that means. */
-export function reminderLine({ act, jar, late_h: late, harmless }: Posted): string {
+const DISCARD: Record<DiscardSign, string> = {
+  old: "is more than a week old: use the oldest of it in the next days.",
+  full: "is full: use some, or empty it.",
+  too_old: "is more than two weeks old: compost it and begin anew.",
+  spoiled: "is spoiled: bin all of it and wash the jar.",
+  doubtful: "was fed by a jar that was found spoiled later.",
+  film: "shows a film.",
+  liquid: "shows liquid, which is normal there.",
+};
+
+/** What a letter is about, by its name: `Moth`, `Discard jar`. */
+export function letterName(one: Letter): string {
+  return one.about === "jar" ? one.jar : DISCARD_NAMES[one.shelf];
+}
+
+/** `Feed Moth.` or, late, how late and what that means; `Discard jar is full: use some, or empty it.` */
+export function reminderLine(one: Letter): string {
+  if (one.about === "discard") return `${DISCARD_NAMES[one.shelf]} ${DISCARD[one.sign]}`;
+  const { act, jar, late_h: late, harmless } = one;
   const what = `${ACTS[act]} ${jar}.`;
   if (late === 0) return what;
   const means = harmless ? "that is still as good" : "no harm done, the plan goes on from here";
