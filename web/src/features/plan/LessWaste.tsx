@@ -54,7 +54,7 @@ function DoIt({
   return (
     <Button look="plain" className="-ml-3" disabled={busy} onClick={() => void run()}>
       {planText.doItFromNowOn}
-      <span className="sr-only">: {SPARE_WORDS[one.how]}</span>
+      <span className="sr-only"> {SPARE_WORDS[one.how]}</span>
     </Button>
   );
 }
