@@ -9,6 +9,7 @@ import subprocess
 import sys
 import time
 from contextlib import suppress
+from pathlib import Path
 
 from . import checks, machine, say, serving, toolchain, tools, upgrade
 from .database import free_port
@@ -112,6 +113,40 @@ def mutants(arguments: argparse.Namespace) -> int:
     return tools.mutants(arguments.rooms)
 
 
+def export(arguments: argparse.Namespace) -> int:
+    """Write all that a baker owns to a file: a data package (.zip) or one JSON document (.json)."""
+    file = arguments.file.absolute()
+    return _manage("parcel", "out", arguments.baker, str(file), *(["--without-photos"] * arguments.without_photos))
+
+
+def take_in(arguments: argparse.Namespace) -> int:
+    """Take such a file in for a baker of this house."""
+    return _manage("parcel", "in", arguments.baker, str(arguments.file.absolute()))
+
+
+def accounts(arguments: argparse.Namespace) -> int:
+    """List the accounts; lock one, unlock it, or make a link by which its baker sets a new password."""
+    return _manage("accounts", arguments.do, *arguments.baker)
+
+
+def _manage(*arguments: str) -> int:
+    """Run a command on this house's database, whether or not the kitchen is served meanwhile."""
+    if not PYTHON.exists() or not VAR.exists():
+        raise say.Stop("Run ./despertar demo or ./despertar start once first: there is no kitchen yet.")
+    command = [str(PYTHON), str(SERVER / "manage.py"), *arguments]
+    db = serving.database()
+    try:
+        with serving.only_one() as lock:
+            try:
+                env = _open_database(lock, demo_kitchen=False)
+                return subprocess.run(command, env=env, check=False).returncode
+            finally:
+                db.stop()
+    except serving.AlreadyRunning:
+        env = {**os.environ, **serving.django_env(db, demo=False)}
+        return subprocess.run(command, env=env, check=False).returncode
+
+
 def ferment(arguments: argparse.Namespace) -> int:
     """The core's own command line: one JSON document out."""
     if not PYTHON.exists():
@@ -207,6 +242,17 @@ def main(arguments: list[str]) -> int:
     parser_test = commands.add_parser("test", help=test.__doc__)
     parser_test.add_argument("only", nargs="*", metavar="GROUP", help=f"only these: {', '.join(checks.GROUPS)}")
     parser_test.set_defaults(act=test)
+    for name, carry in (("export", export), ("import", take_in)):
+        parser_file = commands.add_parser(name, help=carry.__doc__)
+        parser_file.add_argument("baker", metavar="NAME", help="name of the account")
+        parser_file.add_argument("file", type=Path, metavar="FILE")
+        if carry is export:
+            parser_file.add_argument("--without-photos", action="store_true")
+        parser_file.set_defaults(act=carry)
+    parser_accounts = commands.add_parser("accounts", help=accounts.__doc__)
+    parser_accounts.add_argument("do", choices=("list", "lock", "unlock", "reset"))
+    parser_accounts.add_argument("baker", nargs="*", metavar="NAME")
+    parser_accounts.set_defaults(act=accounts)
     parser_mutants = commands.add_parser("mutants", help=mutants.__doc__)
     parser_mutants.add_argument("rooms", nargs="*", metavar="ROOM", help=f"only these: {', '.join(tools.ROOMS)}")
     parser_mutants.set_defaults(act=mutants)

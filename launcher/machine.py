@@ -62,6 +62,8 @@ TO_TEST = (
     *TO_RUN,
     Need("chromium", _has("chromium")),
     Need("chromium-driver", _has("chromedriver")),
+    # Opens what goes out, as a spreadsheet would.
+    Need("gnumeric", _has("ssconvert")),
 )
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from uuid import UUID
+
 from django.conf import settings
 from django.http import HttpRequest
 from django.utils import timezone
@@ -11,9 +13,21 @@ from ninja.decorators import decorate_view
 
 from problems import Problem, ProblemsOut, ServerProblem
 
-from . import services
-from .security import SIGN_UPS, Baker, before_guessing, guessed_wrong, signed_in
-from .wire import AccountOut, HeardIn, SessionOut, SignInIn, SignUpIn, TimeZoneIn
+from . import access, services
+from .security import SIGN_UPS, Baker, before_guessing, check_own_password, guessed_wrong, signed_in
+from .wire import (
+    AccessOut,
+    AccountOut,
+    HeardIn,
+    NameIn,
+    NewPasswordIn,
+    RecoverIn,
+    RecoveryOut,
+    SessionOut,
+    SignInIn,
+    SignUpIn,
+    TimeZoneIn,
+)
 
 router = Router(tags=["accounts"])
 
@@ -31,6 +45,7 @@ def _session(request: HttpRequest) -> SessionOut:
 @router.get("/session", response=SessionOut)
 @decorate_view(ensure_csrf_cookie)
 def read_session(request: HttpRequest) -> SessionOut:
+    services.seen(request, timezone.now())
     return _session(request)
 
 
@@ -71,3 +86,49 @@ def set_time_zone(request: Baker, payload: TimeZoneIn) -> SessionOut:
 def acknowledge(request: Baker, payload: HeardIn) -> tuple[int, None]:
     services.acknowledge(request.auth, payload.notice)
     return 204, None
+
+
+@router.get("/account", response=AccessOut, auth=signed_in)
+def read_access(request: Baker) -> AccessOut:
+    """Where the account is signed in, and whether there is a code on paper."""
+    return AccessOut.model_validate(access.access_of(request.auth, request))
+
+
+@router.put("/account/name", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
+def rename(request: Baker, payload: NameIn) -> SessionOut:
+    access.rename(request.auth, payload.name)
+    return _session(request)
+
+
+@router.put("/account/password", response={200: AccessOut, 422: ProblemsOut, 429: ProblemsOut}, auth=signed_in)
+def change_password(request: Baker, payload: NewPasswordIn) -> AccessOut:
+    """Everybody else who is signed in with it is signed out."""
+    check_own_password(request, payload.before, "before")
+    access.change_password(request.auth, request, payload.password)
+    return AccessOut.model_validate(access.access_of(request.auth, request))
+
+
+@router.delete("/account/visits/{visit_id}", response={200: AccessOut, 404: ProblemsOut}, auth=signed_in)
+def end_visit(request: Baker, visit_id: UUID) -> AccessOut:
+    access.end_visit(request.auth, visit_id)
+    return AccessOut.model_validate(access.access_of(request.auth, request))
+
+
+@router.post("/account/recovery", response={200: RecoveryOut, 422: ProblemsOut}, auth=signed_in)
+def new_recovery(request: Baker) -> RecoveryOut:
+    """A code to write down, told this once; the one before opens nothing any more."""
+    return RecoveryOut(code=access.new_recovery(request.auth, timezone.now()))
+
+
+@router.post("/recover", response={200: SessionOut, 422: ProblemsOut, 429: ProblemsOut})
+@decorate_view(csrf_protect)
+def recover(request: HttpRequest, payload: RecoverIn) -> SessionOut:
+    """Come in by a code, with a new password."""
+    before_guessing(request, "code")
+    try:
+        access.recover(request, payload.name, payload.code, payload.password, timezone.now())
+    except Problem as problem:
+        if problem.code is ServerProblem.NO_SUCH_CODE:
+            guessed_wrong(request)
+        raise
+    return _session(request)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import uuid
+
 from django.contrib.auth.base_user import AbstractBaseUser, BaseUserManager
 from django.db import models
 
@@ -35,3 +37,24 @@ class Heard(models.Model):
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=["account", "notice"], name="heard_once"),)
+
+
+class Visit(models.Model):
+    """One place where an account is signed in: its session, and when it was last seen, to some minutes."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4)
+    account = models.ForeignKey(Account, on_delete=models.CASCADE, related_name="visits")
+    session = models.CharField(max_length=40, unique=True)
+    on_phone = models.BooleanField()
+    since = models.DateTimeField()
+    seen_at = models.DateTimeField()
+
+
+class Recovery(models.Model):
+    """A code by which an account can be come into once: one on paper, without end, and one for a day. Only its hash is
+    kept."""
+
+    account = models.ForeignKey(Account, on_delete=models.CASCADE, related_name="recoveries")
+    code_hash = models.CharField(max_length=64, unique=True, db_collation="utf8mb4_bin")
+    made_at = models.DateTimeField()
+    ends_at = models.DateTimeField(null=True)

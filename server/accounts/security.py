@@ -9,6 +9,7 @@ from ninja.throttling import SimpleRateThrottle
 
 from problems import Problem, ServerProblem
 
+from .access import check_password
 from .models import Account
 from .services import account_of
 
@@ -58,13 +59,24 @@ def _guesses(request: HttpRequest) -> str:
     return f"guesses.{ByAddress('1/s', 'guess').get_ident(request)}"
 
 
-def before_guessing(request: HttpRequest) -> None:
+def before_guessing(request: HttpRequest, field: str = "password") -> None:
     """Raises Problem for an address that guessed too often. Bakers at other addresses are not held up by it."""
     if cache.get(_guesses(request), 0) >= MOST_GUESSES:
-        raise Problem(ServerProblem.TOO_MANY_TRIES, "password", status=429, facts={"minutes": GUESSES_FORGOTTEN_S / 60})
+        raise Problem(ServerProblem.TOO_MANY_TRIES, field, status=429, facts={"minutes": GUESSES_FORGOTTEN_S / 60})
 
 
 def guessed_wrong(request: HttpRequest) -> None:
     key = _guesses(request)
     cache.add(key, 0, GUESSES_FORGOTTEN_S)
     cache.incr(key)
+
+
+def check_own_password(request: Baker, password: str, field: str = "password") -> None:
+    """Raises Problem for a password that is not the one of who is signed in; guesses are counted."""
+    before_guessing(request, field)
+    try:
+        check_password(request.auth, password, field)
+    except Problem as problem:
+        if problem.code is ServerProblem.WRONG_PASSWORD:
+            guessed_wrong(request)
+        raise

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import logging
-from datetime import datetime
+from datetime import datetime, timedelta
 from itertools import chain, count
 from zoneinfo import ZoneInfo, available_timezones
 
@@ -14,11 +14,12 @@ from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
 from django.http import HttpRequest
+from django.utils import timezone
 
 from problems import Problem, ServerProblem
 
 from .models import Account as Account
-from .models import Heard
+from .models import Heard, Visit
 
 log = logging.getLogger("despertar.accounts")
 
@@ -37,20 +38,48 @@ def sign_up(request: HttpRequest, name: str, password: str, time_zone: str) -> A
     account = Account(name=name, time_zone=time_zone)
     if _is_taken(name):
         raise Problem(ServerProblem.NAME_TAKEN, "name")
-    try:
-        validate_password(password, account)
-    except ValidationError as error:
-        first = error.error_list[0]
-        facts = {"least": float(first.params["min_length"])} if first.params and "min_length" in first.params else {}
-        raise Problem(ServerProblem(str(first.code)), "password", facts=facts) from None
+    accepted_password(account, password)
     account.set_password(password)
     try:
         with transaction.atomic():
             account.save()
     except IntegrityError:
         raise Problem(ServerProblem.NAME_TAKEN, "name") from None
-    login(request, account, backend="django.contrib.auth.backends.ModelBackend")
+    enter(request, account)
     return account
+
+
+def accepted_password(account: Account, password: str) -> None:
+    """Raises Problem for a password that is too easy."""
+    try:
+        validate_password(password, account)
+    except ValidationError as error:
+        first = error.error_list[0]
+        facts = {"least": float(first.params["min_length"])} if first.params and "min_length" in first.params else {}
+        raise Problem(ServerProblem(str(first.code)), "password", facts=facts) from None
+
+
+def enter(request: HttpRequest, account: Account) -> None:
+    """Sign in, and note where."""
+    login(request, account, backend="django.contrib.auth.backends.ModelBackend")
+    if request.session.session_key is None:
+        request.session.save()
+    now = timezone.now()
+    on_phone = "Mobi" in request.headers.get("User-Agent", "")
+    Visit.objects.update_or_create(
+        session=request.session.session_key,
+        defaults={"account": account, "on_phone": on_phone, "since": now, "seen_at": now},
+    )
+
+
+SEEN_AGAIN = timedelta(minutes=10)
+
+
+def seen(request: HttpRequest, now: datetime) -> None:
+    """Whoever is signed in was seen again."""
+    key = request.session.session_key
+    if key is not None:
+        Visit.objects.filter(session=key, seen_at__lt=now - SEEN_AGAIN).update(seen_at=now)
 
 
 def sign_in(request: HttpRequest, name: str, password: str) -> Account:
@@ -58,7 +87,7 @@ def sign_in(request: HttpRequest, name: str, password: str) -> Account:
     account = authenticate(request, username=name, password=password)
     if not isinstance(account, Account):
         raise Problem(ServerProblem.WRONG_NAME_OR_PASSWORD, "password", status=401)
-    login(request, account)
+    enter(request, account)
     return account
 
 
@@ -66,7 +95,7 @@ def sign_in_as_demo(request: HttpRequest, account: Account, time_zone: str) -> N
     """Enter the demo account without a password; its times are shown in the visitor's zone."""
     account.time_zone = known_time_zone(time_zone)
     account.save(update_fields=["time_zone"])
-    login(request, account, backend="django.contrib.auth.backends.ModelBackend")
+    enter(request, account)
 
 
 MOST_ZONES = 40
@@ -95,7 +124,19 @@ def zones_of(account: Account) -> list[tuple[datetime | None, ZoneInfo]]:
     return [*told, (since, ZoneInfo(account.time_zone))]
 
 
+def take_zones(account: Account, time_zone: str, earlier: object) -> None:
+    """The zones of a baker who comes from another machine with all their jars; what cannot be one is passed over."""
+    known = available_timezones()
+    rows = earlier if isinstance(earlier, list) else []
+    if time_zone not in known or account.earlier_zones:
+        return
+    account.earlier_zones = [row for row in rows if isinstance(row, dict) and row.get("zone") in known][-MOST_ZONES:]
+    account.time_zone = time_zone
+    account.save(update_fields=["time_zone", "earlier_zones"])
+
+
 def sign_out(request: HttpRequest) -> None:
+    Visit.objects.filter(session=request.session.session_key or "").delete()
     logout(request)
 
 
@@ -116,6 +157,11 @@ def demo_account() -> Account:
         account.set_unusable_password()
         account.save()
         return account
+
+
+def account_named(name: str) -> Account | None:
+    """Whoever signs in by that name."""
+    return Account.objects.filter(name=name).first()
 
 
 def _is_taken(name: str) -> bool:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import unicodedata
 from datetime import datetime
 from typing import Annotated
+from uuid import UUID
 
 from ninja import Schema
 from pydantic import AfterValidator, AwareDatetime, BaseModel, BeforeValidator, ConfigDict, StringConstraints
@@ -103,3 +104,49 @@ class HeardIn(Request):
     """A caution that the baker has read."""
 
     notice: Notice
+
+
+class NameIn(Request):
+    name: Name
+
+
+class NewPasswordIn(Request):
+    """The password of now, and the one to come."""
+
+    before: Password
+    password: Password
+
+
+class PasswordIn(Request):
+    password: Password
+
+
+class RecoverIn(Request):
+    """A code from paper, or from whoever keeps the house, and the password to come."""
+
+    name: Name
+    code: Annotated[str, StringConstraints(min_length=1, max_length=60)]
+    password: Password
+
+
+class VisitOut(Told):
+    """One place where the account is signed in; `here` is the one that asks."""
+
+    id: UUID
+    on_phone: bool
+    since: datetime
+    seen_at: datetime
+    here: bool
+
+
+class AccessOut(Told):
+    """Where the account is signed in, and since when there is a code on paper."""
+
+    visits: tuple[VisitOut, ...]
+    recovery_since: datetime | None
+
+
+class RecoveryOut(Schema):
+    """The code, told this once."""
+
+    code: str

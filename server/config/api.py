@@ -22,6 +22,7 @@ from guidance.api import router as guidance
 from kitchen.api import router as kitchen
 from logbook.api import router as logbook
 from pantry.api import router as pantry
+from parcel.api import router as parcel
 from photos.api import router as photos
 from places.api import router as places
 from problems import Problem, ProblemsOut, ServerProblem, answer, body, from_refusal
@@ -44,7 +45,8 @@ class StrictJson(JSONRenderer):
 
 
 api = DocumentedAPI(title="Despertar", version=settings.VERSION, docs_url=None, openapi_url=None, renderer=StrictJson())
-for router in (accounts, places, kitchen, logbook, photos, guidance, pantry, reckoner, exchange, reminders, demo):
+APPS = (accounts, places, kitchen, logbook, photos, guidance, pantry, reckoner, parcel, exchange, reminders, demo)
+for router in APPS:
     api.add_router("", router)
 
 

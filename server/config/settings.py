@@ -42,6 +42,7 @@ INSTALLED_APPS = [
     "guidance",
     "pantry",
     "reckoner",
+    "parcel",
     "exchange",
     "reminders",
     "demo",

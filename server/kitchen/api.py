@@ -73,6 +73,12 @@ def come_in(request: Baker, payload: CodeIn) -> HandsOut:
     return hands_out(hands.come_in(request.auth, payload.code, timezone.now()))
 
 
+@router.post("/hands/{hand_id}/kitchen", response={200: HandsOut, 404: ProblemsOut, 422: ProblemsOut})
+def hand_over(request: Baker, hand_id: UUID) -> HandsOut:
+    """Give all jars of the kitchen to one who keeps it with its owner."""
+    return hands_out(hands.hand_over(request.auth, hand_id, timezone.now()))
+
+
 @router.delete("/hands/{hand_id}", response={200: HandsOut, 404: ProblemsOut})
 def show_out(request: Baker, hand_id: UUID) -> HandsOut:
     return hands_out(hands.show_out(request.auth, hand_id, timezone.now()))

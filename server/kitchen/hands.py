@@ -11,7 +11,7 @@ from uuid import UUID
 from django.db import transaction
 
 from accounts.services import Account
-from places.services import stations_of
+from places.services import give, stations_of
 from problems import Problem, ServerProblem, not_found
 
 from .models import Hand, Invitation, Jar, Kitchen
@@ -96,6 +96,35 @@ def show_out(account: Account, hand_id: UUID, now: datetime) -> Hands:
         Jar.objects.filter(kitchen_id=hand.kitchen_id, thermometer__in=theirs).update(thermometer=None)
         hand.delete()
         _other_keepers(hand.kitchen_id)
+    return hands_of(account, now)
+
+
+def hand_over(account: Account, hand_id: UUID, now: datetime) -> Hands:
+    """Give the kitchen's jars to one who keeps it: they move into that baker's own kitchen with their thermometers, and
+    whoever kept them goes on keeping them, the owner of before too. Raises Problem (not found) for no such hand."""
+    if account.is_demo:
+        raise Problem(ServerProblem.NOT_IN_THE_DEMO, "")
+    with transaction.atomic():
+        hand = (
+            Hand.objects.select_for_update()
+            .filter(id=hand_id, kitchen__owner=account)
+            .select_related("account")
+            .first()
+        )
+        if hand is None:
+            raise not_found()
+        theirs, mine = kitchen_of(hand.account), hand.kitchen_id
+        moved = list(Jar.objects.filter(kitchen_id=mine).values_list("id", flat=True))
+        stations = Jar.objects.filter(id__in=moved).values_list("thermometer", flat=True)
+        give(account, hand.account, {one for one in stations if one is not None})
+        Jar.objects.filter(id__in=moved).update(kitchen_id=theirs)
+        keepers = [account, *(one.account for one in Hand.objects.filter(kitchen_id=mine).exclude(id=hand_id))]
+        for keeper in keepers:
+            if keeper != hand.account:
+                Hand.objects.get_or_create(kitchen_id=theirs, account=keeper)
+        Hand.objects.filter(kitchen_id=mine).delete()
+        written_anew(moved)
+        _other_keepers(theirs)
     return hands_of(account, now)
 
 

@@ -171,7 +171,7 @@ def jar_of(account: Account, jar_id: UUID, now: datetime | None = None) -> JarCa
     """Raises Problem (not found) for what is not there and for a jar out of reach alike, UnreadableError for one that
     cannot be read. With `now`, as warm as its thermometer says."""
     jar = _own(account, jar_id)
-    return _card(jar, warmth_of([jar.thermometer], now) if now and jar.thermometer else {})
+    return card_from_row(jar, warmth_of([jar.thermometer], now) if now and jar.thermometer else {})
 
 
 def lock_jar(account: Account, jar_id: UUID) -> JarCard:
@@ -179,7 +179,7 @@ def lock_jar(account: Account, jar_id: UUID) -> JarCard:
 
     Something is to be written, so the jar's revision is counted on: what is kept of it holds no more.
     """
-    return _card(_own(account, jar_id, lock=True))
+    return card_from_row(_own(account, jar_id, lock=True))
 
 
 def in_reach(account: Account, jar_id: UUID) -> None:
@@ -209,12 +209,12 @@ def plan_jar(
             raise Problem(ServerProblem.NOT_FOUND, "thermometer", status=404)
         try:
             with transaction.atomic():
-                return _card(_make(account, jar_id, name, setup, beside))
+                return card_from_row(_make(account, jar_id, name, setup, beside))
         except IntegrityError:
             there = _jars().get(id=jar_id)
     if there.kitchen.owner_id != account.pk or not _planned_so(there, name, setup):
         raise Problem(ServerProblem.ID_TAKEN, "id", status=409)
-    return _card(there)
+    return card_from_row(there)
 
 
 def _planned_so(jar: Jar, name: str, setup: Setup) -> bool:
@@ -228,7 +228,7 @@ def set_on_shelf(account: Account, jar_id: UUID, now: datetime, *, on_shelf: boo
     jar = _own(account, jar_id)
     jar.put_away_at = None if on_shelf else now
     _save(jar, "put_away_at")
-    return _card(jar)
+    return card_from_row(jar)
 
 
 def set_place(
@@ -238,10 +238,10 @@ def set_place(
     jar = _own(account, jar_id)
     if thermometer is not None and thermometer != jar.thermometer and not owns(account, thermometer):
         raise Problem(ServerProblem.NOT_FOUND, "thermometer", status=404)
-    course_of(replace(_card(jar).setup, warmth_c=warmth_c, night_c=night_c))
+    course_of(replace(card_from_row(jar).setup, warmth_c=warmth_c, night_c=night_c))
     jar.warmth_c, jar.night_c, jar.thermometer = warmth_c, night_c, thermometer
     _save(jar, "warmth_c", "night_c", "thermometer")
-    return _card(jar)
+    return card_from_row(jar)
 
 
 def set_ready_after(account: Account, jar_id: UUID, strictness: Strictness) -> JarCard:
@@ -249,7 +249,7 @@ def set_ready_after(account: Account, jar_id: UUID, strictness: Strictness) -> J
     jar = _own(account, jar_id)
     jar.ready_after = strictness
     _save(jar, "ready_after")
-    return _card(jar)
+    return card_from_row(jar)
 
 
 def _save(jar: Jar, *fields: str) -> None:
@@ -313,12 +313,12 @@ NO_WARMTH: Mapping[UUID, tuple[Degrees, ...]] = {}
 
 def _card_or_why(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]]) -> JarCard | UnreadCard:
     try:
-        return _card(jar, warmth)
+        return card_from_row(jar, warmth)
     except UnreadableError as why:
         return UnreadCard(**_label(jar), why=why)
 
 
-def _card(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> JarCard:
+def card_from_row(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> JarCard:
     """Raises UnreadableError."""
     hours = hours_told(jar.kitchen.hours, jar.kitchen.owner)
     try:

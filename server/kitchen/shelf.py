@@ -85,13 +85,18 @@ def _to_stored(one: ShelfFlour) -> dict[str, object]:
 
 def _from_stored(one: Any) -> ShelfFlour:
     weighed = one["weighed_at"]
+    return shelf_flour({**one, "weighed_at": datetime.fromisoformat(weighed) if weighed else None})
+
+
+def shelf_flour(one: Any) -> ShelfFlour:
+    """A flour of its plain values. Raises ValueError for a kind that there is not, KeyError for a part missing."""
     return ShelfFlour(
         UUID(one["id"]),
         Flour(one["flour"]),
         one["name"][:MOST_NAME],
         one["price_per_kg"],
         one["g"],
-        datetime.fromisoformat(weighed) if weighed else None,
+        one["weighed_at"],
     )
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from uuid import UUID
@@ -22,7 +23,7 @@ from ferment.doors.discard import (
     nudges,
 )
 from ferment.doors.flour import By, FlourRow, JarFlows, flour_ledger, jar_flows, whole
-from ferment.doors.stock import Bag, Eater, Meal, Stock, meals_ahead, stock
+from ferment.doors.stock import Bag, Eater, Meal, Stock, fed_until, stock
 from ferment.record.flows import Came, Went
 from ferment.record.log import Log, Top
 from ferment.refusal import Refusal
@@ -158,7 +159,7 @@ def _eater(card: JarCard, log: Log, flows: JarFlows, now: datetime, until: datet
         return eater
     try:
         jar = told_now(card, log, now)
-        return replace(eater, planned=meals_ahead(card.setup, jar, now, until), blends=jar.assessment.stands.blends)
+        return replace(eater, planned=fed_until(card.setup, jar, now, until), blends=jar.assessment.stands.blends)
     except Refusal:
         return eater
 
@@ -183,7 +184,9 @@ def _flows(account: Account, now: datetime) -> list[tuple[JarCard, Log, JarFlows
     for card in cards:
         log = logs[card.id]
         if isinstance(log, tuple):
-            found.append((card, log, jar_flows(str(card.id), card.name, card.setup, log)))
+            # One that cannot be told at all says so on its own page.
+            with suppress(Refusal):
+                found.append((card, log, jar_flows(str(card.id), card.name, card.setup, log)))
     return found
 
 

@@ -89,7 +89,7 @@ def add_photo(
 
 def _keep(jar_id: UUID, photo_id: UUID, picture: Picture) -> None:
     """Both sizes as files, whole or not at all. Raises Problem where the disk has no room for them."""
-    paths = {name: _path(jar_id, photo_id, name) for name in ("large", "small")}
+    paths = {name: path_of(jar_id, photo_id, name) for name in ("large", "small")}
     try:
         for name, data in (("large", picture.large), ("small", picture.small)):
             path = paths[name]
@@ -113,7 +113,7 @@ def photos_of(jar_id: UUID) -> list[Taken]:
 def picture_of(account: Account, photo_id: UUID, size: str) -> bytes:
     """The pixels of a photo, for those who keep its jar. Raises Problem (not found) for all others."""
     row = _own(account, photo_id)
-    path = _path(row.jar_id, row.id, size)
+    path = path_of(row.jar_id, row.id, size)
     if not path.exists():
         raise not_found()
     return path.read_bytes()
@@ -142,7 +142,7 @@ def _go_with(look: UUID, to_jar: UUID) -> None:
     rows = list(Photo.objects.select_for_update().filter(look=look, withdrawn_at=None).exclude(jar_id=to_jar))
     for row in rows:
         for size in ("large", "small"):
-            here, there = _path(row.jar_id, row.id, size), _path(to_jar, row.id, size)
+            here, there = path_of(row.jar_id, row.id, size), path_of(to_jar, row.id, size)
             there.parent.mkdir(parents=True, exist_ok=True)
             if here.exists():
                 # A copy, so that a move that is not kept after all loses nothing.
@@ -154,7 +154,7 @@ def _go_with(look: UUID, to_jar: UUID) -> None:
 
 def _clear(jar_id: UUID, photo_id: UUID) -> None:
     for size in ("large", "small"):
-        _path(jar_id, photo_id, size).unlink(missing_ok=True)
+        path_of(jar_id, photo_id, size).unlink(missing_ok=True)
 
 
 def _own(account: Account, photo_id: UUID) -> Photo:
@@ -165,7 +165,8 @@ def _own(account: Account, photo_id: UUID) -> Photo:
     return row
 
 
-def _path(jar_id: UUID, photo_id: UUID, size: str) -> Path:
+def path_of(jar_id: UUID, photo_id: UUID, size: str) -> Path:
+    """Where a photo's file lies."""
     return Path(settings.DESPERTAR_FILES) / "photos" / str(jar_id) / f"{photo_id}.{size}.jpg"
 
 
@@ -176,18 +177,18 @@ def _stored(points: Points | None) -> dict[str, object] | None:
 
 
 def _taken(row: Photo) -> Taken:
-    return Taken(row.id, row.jar_id, row.look, row.at, row.width, row.height, _points(row))
+    return Taken(row.id, row.jar_id, row.look, row.at, row.width, row.height, points_from(row.points))
 
 
-def _points(row: Photo) -> Points | None:
-    """Where the places were marked on it; a photo whose marks cannot be read is shown without them."""
-    if not row.points:
+def points_from(stored: Any) -> Points | None:
+    """The places as they are stored; what cannot be read is none."""
+    if not stored:
         return None
     try:
-        marks = in_form_of_today(row.points, POINTS_STEPS, "points")
+        marks: Any = in_form_of_today(stored, POINTS_STEPS, "points")
         return Points(*(_place(marks[name]) for name in ("bottom", "mark", "level")))
-    except (UnreadableError, KeyError, TypeError, ValueError) as error:
-        log.error("the marks of photo %s cannot be read: %r", row.id, error)
+    except (UnreadableError, KeyError, TypeError, ValueError, AttributeError) as error:
+        log.error("the marks of a photo cannot be read: %r", error)
         return None
 
 

@@ -56,7 +56,7 @@ class NewStation:
 def set_up(account: Account, place: str, token: str | None = None) -> NewStation:
     """A thermometer for a place. Its token is made here, unless the launcher brings one for the demo."""
     token = token or secrets.token_urlsafe(32)
-    row = Thermometer.objects.create(id=uuid4(), owner=account, place=place, token_hash=_hash(token))
+    row = Thermometer.objects.create(id=uuid4(), owner=account, place=place, token_hash=token_hash(token))
     return NewStation(Station(row.id, row.place, None, None), token)
 
 
@@ -81,12 +81,17 @@ def stations_of(account: Account) -> list[Station]:
 
 def with_token(account: Account, token: str) -> UUID | None:
     """The account's thermometer that posts with this token."""
-    row = Thermometer.objects.filter(owner=account, token_hash=_hash(token), withdrawn_at=None).first()
+    row = Thermometer.objects.filter(owner=account, token_hash=token_hash(token), withdrawn_at=None).first()
     return row.id if row else None
 
 
 def owns(account: Account, station_id: UUID) -> bool:
     return Thermometer.objects.filter(owner=account, id=station_id, withdrawn_at=None).exists()
+
+
+def give(account: Account, to: Account, station_ids: Iterable[UUID]) -> None:
+    """These of the account's thermometers are another's from now on."""
+    Thermometer.objects.filter(owner=account, id__in=list(station_ids)).update(owner=to)
 
 
 def owners_of(station_ids: Iterable[UUID]) -> dict[UUID, int]:
@@ -97,7 +102,7 @@ def owners_of(station_ids: Iterable[UUID]) -> dict[UUID, int]:
 def take(token: str, readings: Sequence[tuple[datetime, float]], now: datetime) -> int:
     """Write down what a thermometer posts; sent twice it is written once. Raises Problem for a token that opens
     nothing, Refusal for degrees that no kitchen has or a time to come. Answers how many were new."""
-    row = Thermometer.objects.filter(token_hash=_hash(token), withdrawn_at=None).first()
+    row = Thermometer.objects.filter(token_hash=token_hash(token), withdrawn_at=None).first()
     if row is None:
         raise Problem(ServerProblem.SIGN_IN_FIRST, "token", status=401)
     for at, celsius in readings:
@@ -180,5 +185,5 @@ def tame(readings: Sequence[Degrees]) -> list[Degrees]:
     return kept
 
 
-def _hash(token: str) -> str:
+def token_hash(token: str) -> str:
     return hashlib.sha256(token.encode()).hexdigest()

@@ -28,6 +28,8 @@ class ServerProblem(StrEnum):
     NOT_FOUND = "not_found"
     SIGN_IN_FIRST = "sign_in_first"
     WRONG_NAME_OR_PASSWORD = "wrong_name_or_password"  # noqa: S105  (a code, no secret)
+    WRONG_PASSWORD = "wrong_password"  # noqa: S105
+    NO_SUCH_CODE = "no_such_code"
     TOO_MANY_TRIES = "too_many_tries"
     NAME_TAKEN = "name_taken"
     PASSWORD_TOO_SHORT = "password_too_short"  # noqa: S105
@@ -58,6 +60,11 @@ class ServerProblem(StrEnum):
     JAR_UNREADABLE = "jar_unreadable"
     STORED_TOO_NEW = "stored_too_new"
     STORED_BROKEN = "stored_broken"
+    PARCEL_FOREIGN = "parcel_foreign"
+    PARCEL_NEWER = "parcel_newer"
+    PARCEL_FAULT = "parcel_fault"
+    PARCEL_TOO_LARGE = "parcel_too_large"
+    PARCEL_PART = "parcel_part"
 
 
 # One enumeration for the contract, so that the client words every code or does not compile.

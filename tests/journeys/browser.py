@@ -157,7 +157,7 @@ class Browser:
     def choose_file(self, name: str, path: Path) -> None:
         """Give a file to the field of that name, seen or not."""
         fields = self.driver.find_elements(By.CSS_SELECTOR, "input[type=file]")
-        next(one for one in fields if one.get_attribute("aria-label") == name).send_keys(str(path))
+        next(one for one in fields if name in (one.get_attribute("aria-label"), one.accessible_name)).send_keys(str(path))
 
     def type(self, name: str, text: str) -> None:
         field = self.one("textbox", name)

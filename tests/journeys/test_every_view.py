@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from .base import Journey
 
-WITHOUT_A_JAR = ("/", "/new", "/signs", "/house", "/flour", "/discard")
+WITHOUT_A_JAR = ("/", "/new", "/signs", "/house", "/yours", "/flour", "/discard")
 
 
 class EveryView(Journey):
@@ -34,6 +34,7 @@ class EveryView(Journey):
             ("/new", "heading", "A new jar"),
             ("/signs", "heading", "What does it show"),
             ("/house", "heading", "Several hands"),
+            ("/yours", "heading", "Your data"),
             ("/flour", "heading", "Where the flour went"),
             ("/discard", "heading", "Discard jar"),
             ("", "heading", name),

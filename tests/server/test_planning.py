@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import UTC, datetime, timedelta
 from unittest.mock import patch
+from uuid import uuid4
 
 from django.test import TestCase
 
@@ -86,14 +87,15 @@ class TheShelf(TestCase):
     def test_flours_by_the_bakers_own_names(self) -> None:
         baker = Baker("Ines").sign_up()
         self.assertEqual(baker.ok("GET", "/api/flours"), {"flours": []})
+        unweighed = {"g": None, "weighed_at": None}
         shelf: list[dict[str, object]] = [
-            {"flour": "rye", "name": "Mill rye", "price_per_kg": None},
-            {"flour": "spelt", "name": "Aunt's spelt 🌾", "price_per_kg": 3.2},
+            {"id": str(uuid4()), "flour": "rye", "name": "Mill rye", "price_per_kg": None, **unweighed},
+            {"id": str(uuid4()), "flour": "spelt", "name": "Aunt's spelt 🌾", "price_per_kg": 3.2, **unweighed},
         ]
         self.assertEqual(baker.ok("PUT", "/api/flours", {"flours": shelf}), {"flours": shelf})
-        both = [*shelf, {"flour": "rye", "name": "New rye"}]
-        names = {one["flour"]: one["name"] for one in baker.ok("PUT", "/api/flours", {"flours": both})["flours"]}
-        self.assertEqual(names["rye"], "New rye")
+        both = [*shelf, {"flour": "rye", "name": "New rye"}, {**shelf[0], "name": "Mill rye, coarse"}]
+        names = [one["name"] for one in baker.ok("PUT", "/api/flours", {"flours": both})["flours"]]
+        self.assertEqual(names, ["Mill rye, coarse", "Aunt's spelt 🌾", "New rye"])
         wrong = {"flours": [{"flour": "oak", "name": "x"}]}
         self.assertEqual(baker.problem("PUT", "/api/flours", wrong)[1:], ("not_a_choice", "flours.0.flour"))
         self.assertEqual(Baker("Noor").sign_up().ok("GET", "/api/flours"), {"flours": []})

@@ -93,7 +93,7 @@ BY_GRAIN = (Flour.RYE, Flour.WHOLE_WHEAT, Flour.SPELT, Flour.EINKORN, Flour.HIGH
 MOST_INSTEAD = 2
 
 
-def meals_ahead(setup: Setup, jar: Stood, now: datetime, until: datetime) -> tuple[Meal, ...]:
+def fed_until(setup: Setup, jar: Stood, now: datetime, until: datetime) -> tuple[Meal, ...]:
     """The feeds that a jar's plan shows until a moment. `jar` is as it stands now. Raises Refusal as a plan does."""
     found = jar.assessment
     if jar.ledger.binned or found.asks_how_to_keep or found.next_move.move is Move.BIN:

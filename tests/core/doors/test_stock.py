@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ferment.doors.assessment import stood
-from ferment.doors.stock import Bag, Eater, Meal, Stock, meals_ahead, stock
+from ferment.doors.stock import Bag, Eater, Meal, Stock, fed_until, stock
 from ferment.kitchen.flours import Flour, FlourShare
 
 from ..builders import START, daily, grams, hours, lot, setup
@@ -89,6 +89,6 @@ class Planned(TestCase):
         now = START + hours(73)
         jar = stood(made, log, now)
         for days in (2.0, 14.0, 30.0):
-            found = meals_ahead(made, jar, now, now + days * DAY)
+            found = fed_until(made, jar, now, now + days * DAY)
             self.assertTrue(all(now <= meal.at <= now + days * DAY for meal in found))
             self.assertAlmostEqual(len(found), days, delta=1.0)

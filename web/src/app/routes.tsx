@@ -25,6 +25,7 @@ const AwayPage = lazy(async () => ({ default: (await import("../features/life"))
 const ReckonerPage = lazy(async () => ({ default: (await import("../features/reckoner")).ReckonerPage }));
 const DiscardPage = lazy(async () => ({ default: (await import("../features/pantry")).DiscardPage }));
 const FlourPage = lazy(async () => ({ default: (await import("../features/pantry")).FlourPage }));
+const YoursPage = lazy(async () => ({ default: (await import("../features/yours")).YoursPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
 /** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
@@ -61,6 +62,8 @@ function Guarded() {
             <Route path="jars/:jarId/away" element={<AwayPage />} />
             <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
             <Route path="house" element={<HousePage />} />
+            <Route path="yours" element={<YoursPage />} />
+            <Route path="recover" element={<YoursPage />} />
             <Route path="discard" element={<DiscardPage />} />
             <Route path="flour" element={<FlourPage />} />
             <Route path="reckoner" element={<ReckonerPage />} />

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, useEffect, useState } from "react";
-import { Link, NavLink, Outlet } from "react-router";
+import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, http, SIGNED_OUT } from "../api/client";
 import { outbox, useOutbox } from "../api/outbox";
 import type { Account } from "../api/types";
@@ -55,6 +55,7 @@ function ThemeButton() {
 function TopLine({ account }: { readonly account: Account | null }) {
   const queries = useQueryClient();
   const say = useSay();
+  const navigate = useNavigate();
   const { waiting, aside } = useOutbox();
   const [asking, setAsking] = useState(false);
   const left = waiting.length + aside.length;
@@ -116,6 +117,7 @@ function TopLine({ account }: { readonly account: Account | null }) {
             </>
           }
           items={[
+            { label: appText.yourDataAndAccount, run: () => void navigate("/yours") },
             {
               label: account.is_demo ? appText.leaveTheDemo : appText.signOut,
               run: () => (left > 0 ? setAsking(true) : void signOut()),

@@ -4,6 +4,7 @@ import { nowMs } from "../../lib/clock";
 import { dayWord, homeZone } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
+import { Confirm } from "../../ui/confirm";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { commonText, houseText } from "../../words";
@@ -14,6 +15,7 @@ export function HandsPart() {
   const { act, problem } = useAct();
   const [code, setCode] = useState<string | null>(null);
   const [given, setGiven] = useState("");
+  const [giving, setGiving] = useState<string | null>(null);
   if (hands.isPending) return <Loading what={houseText.askingWhoIsHere} />;
   if (!hands.data) return <OutOfReach onRetry={() => void hands.refetch()} />;
   const invite = async () => {
@@ -29,6 +31,10 @@ export function HandsPart() {
   };
   const showOut = (id: string) =>
     act(http.DELETE("/api/hands/{hand_id}", { params: { path: { hand_id: id } } }));
+  const handOver = async (id: string) => {
+    await act(http.POST("/api/hands/{hand_id}/kitchen", { params: { path: { hand_id: id } } }));
+    setGiving(null);
+  };
   const { mine, others, open_invitations: open } = hands.data;
   const since = (at: string) => dayWord(at, nowMs(), homeZone());
   return (
@@ -45,9 +51,14 @@ export function HandsPart() {
                 <span className="font-semibold">{one.name}</span>{" "}
                 <span className="text-soft">{houseText.keepsYourKitchenSince(since(one.since))}</span>
               </span>
-              <Button look="plain" onClick={() => void showOut(one.id)}>
-                {houseText.showOut}
-              </Button>
+              <span className="flex shrink-0 flex-wrap justify-end">
+                <Button look="plain" onClick={() => setGiving(one.id)}>
+                  {houseText.handOver}
+                </Button>
+                <Button look="plain" onClick={() => void showOut(one.id)}>
+                  {houseText.showOut}
+                </Button>
+              </span>
             </li>
           ))}
         </ul>
@@ -92,6 +103,15 @@ export function HandsPart() {
         <Button type="submit">{houseText.comeIn}</Button>
       </form>
       <Refused problem={problem} />
+      <Confirm
+        open={giving !== null}
+        onOpenChange={(open) => !open && setGiving(null)}
+        title={houseText.handAllOver(mine.find(({ id }) => id === giving)?.name ?? "")}
+        yes={houseText.handOver}
+        onYes={() => giving !== null && void handOver(giving)}
+      >
+        <p>{houseText.whatHandingOverDoes}</p>
+      </Confirm>
     </section>
   );
 }

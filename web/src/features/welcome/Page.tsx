@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
+import { useSearchParams } from "react-router";
 import { http } from "../../api/client";
 import { outbox } from "../../api/outbox";
 import type { Problem } from "../../api/types";
@@ -22,7 +23,19 @@ const MODEL: JarState = {
   gone: false,
 };
 
-type Way = "in" | "up";
+/** By password, with a new account, or by a code on paper or from whoever keeps the house. */
+type Way = "in" | "up" | "code";
+
+const TITLES: Record<Way, string> = {
+  in: welcomeText.signIn,
+  up: welcomeText.makeAnAccount,
+  code: welcomeText.passwordForgotten,
+};
+const DO: Record<Way, string> = {
+  in: welcomeText.signIn,
+  up: welcomeText.makeTheAccount,
+  code: welcomeText.setItAndComeIn,
+};
 
 export function WelcomePage({
   demoOffered,
@@ -33,8 +46,10 @@ export function WelcomePage({
 }) {
   useTitle(welcomeText.welcome);
   const queries = useQueryClient();
-  const [way, setWay] = useState<Way>("in");
-  const [name, setName] = useState("");
+  const [asked] = useSearchParams();
+  const [way, setWay] = useState<Way>(asked.has("code") ? "code" : "in");
+  const [name, setName] = useState(asked.get("name") ?? "");
+  const [code, setCode] = useState(asked.get("code") ?? "");
   const [password, setPassword] = useState("");
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -56,15 +71,16 @@ export function WelcomePage({
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    void arrive(() =>
-      way === "in"
-        ? http.POST("/api/session", { body: { name, password } })
-        : http.POST("/api/accounts", { body: { name, password, time_zone: deviceZone() } }),
-    );
+    const ways = {
+      in: () => http.POST("/api/session", { body: { name, password } }),
+      up: () => http.POST("/api/accounts", { body: { name, password, time_zone: deviceZone() } }),
+      code: () => http.POST("/api/recover", { body: { name, code, password } }),
+    };
+    void arrive(ways[way]);
   };
   const visitDemo = () =>
     void arrive(() => http.POST("/api/demo/visit", { body: { time_zone: deviceZone() } }));
-  const loose = problems.filter((problem) => !["name", "password"].includes(problem.field));
+  const loose = problems.filter((problem) => !["name", "password", "code"].includes(problem.field));
 
   return (
     <div className="grid items-center gap-10 py-8 md:grid-cols-[1fr_24rem] md:py-16">
@@ -94,7 +110,7 @@ export function WelcomePage({
         noValidate
         className="flex flex-col gap-4 rounded-xl border border-rule bg-card p-6"
       >
-        <h2 className="text-2xl">{way === "in" ? welcomeText.signIn : welcomeText.makeAnAccount}</h2>
+        <h2 className="text-2xl">{TITLES[way]}</h2>
         {hasWaiting && <p>{welcomeText.signInAgainActsKept}</p>}
         <TextField
           label={commonText.name}
@@ -103,18 +119,29 @@ export function WelcomePage({
           onChange={(event) => setName(event.target.value)}
           error={problemAt(problems, "name")}
         />
+        {way === "code" && (
+          <TextField
+            label={welcomeText.code}
+            autoComplete="off"
+            autoCapitalize="none"
+            hint={welcomeText.whereTheCodeIs}
+            value={code}
+            onChange={(event) => setCode(event.target.value)}
+            error={problemAt(problems, "code")}
+          />
+        )}
         <TextField
-          label={welcomeText.password}
+          label={way === "code" ? welcomeText.newPassword : welcomeText.password}
           type="password"
           autoComplete={way === "in" ? "current-password" : "new-password"}
-          hint={way === "up" && welcomeText.atLeast10CharactersA}
+          hint={way !== "in" && welcomeText.atLeast10CharactersA}
           value={password}
           onChange={(event) => setPassword(event.target.value)}
           error={problemAt(problems, "password")}
         />
         {loose.length > 0 && <Trouble>{loose.map(problemWords).join(" ")}</Trouble>}
         <Button type="submit" look={demoOffered ? "quiet" : "act"} disabled={busy}>
-          {busy ? welcomeText.oneMoment : way === "in" ? welcomeText.signIn : welcomeText.makeTheAccount}
+          {busy ? welcomeText.oneMoment : DO[way]}
         </Button>
         <Button
           look="plain"
@@ -125,6 +152,17 @@ export function WelcomePage({
         >
           {way === "in" ? welcomeText.newHereMakeAnAccount : welcomeText.iHaveAnAccount}
         </Button>
+        {way === "in" && (
+          <Button
+            look="plain"
+            onClick={() => {
+              setWay("code");
+              setProblems([]);
+            }}
+          >
+            {welcomeText.passwordForgotten}
+          </Button>
+        )}
       </form>
     </div>
   );

@@ -31,6 +31,7 @@ export const appText = {
   places: "Places",
   accountOf: (name: string | number) => `Account of ${name}`,
   leaveTheDemo: "Leave the demo",
+  yourDataAndAccount: "Your data and account",
   signOut: "Sign out",
   skipToTheMainPart: "Skip to the main part",
   demoKitchenTheBakerThe: "Demo kitchen. The baker, the jars and their dates are invented.",

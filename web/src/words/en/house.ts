@@ -18,6 +18,10 @@ export const houseText = {
   severalHands: "Several hands",
   whoeverYouLetInSees: "Whoever you let in sees all your jars and can feed them. The log says who did what.",
   keepsYourKitchenSince: (since: string | number) => `keeps your kitchen since ${since}`,
+  handOver: "Hand over",
+  handAllOver: (name: string) => `Hand all your jars over to ${name}?`,
+  whatHandingOverDoes:
+    "They move into that baker's kitchen, their thermometers with them. You go on keeping them together, until you are shown out or leave.",
   showOut: "Show out",
   youKeep: "You keep",
   sKitchen: "'s kitchen",

@@ -36,3 +36,4 @@ export * from "./ui";
 export * from "./usual";
 export * from "./weighing";
 export * from "./welcome";
+export * from "./yours";

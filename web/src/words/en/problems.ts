@@ -105,6 +105,15 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   went_wrong: () => "Something went wrong in the kitchen. What you typed is kept; try again.",
   jar_unreadable: () => "This jar cannot be read just now. Open it to see why.",
   stored_too_new: () => "This was written by a newer Despertar. Start the newer one to read it.",
+  parcel_foreign: (facts) => `This is no kitchen that was saved here: it has no ${facts.missing}.`,
+  parcel_newer: () => "It was saved by a newer Despertar. Bring it in with that one, or a later one.",
+  parcel_fault: (facts) =>
+    `Nothing was brought in. Row ${facts.row} of ${facts.table} cannot be read${facts.column ? ` at ${facts.column}` : ""}: expected is ${String(facts.expected).replaceAll("_", " ")}.`,
+  parcel_too_large: (facts) =>
+    `This is too large. Up to ${facts.most_mb} MB are taken here; more by ./despertar import.`,
+  parcel_part: () => "A part of it was lost on the way. Bring it in once more.",
+  wrong_password: () => "This is not your password.",
+  no_such_code: () => "Name and code do not belong together, or the code was used or is over.",
   stored_broken: () => "It is stored in a form that is not known here.",
   not_a_photo: () => "This is not a photo. Choose a JPEG, PNG or WebP picture.",
   photo_broken: () => "This photo is cut off or broken. Take it anew, or choose another.",

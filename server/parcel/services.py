@@ -1,0 +1,327 @@
+"""Pack all that a baker owns, and take such a parcel in.
+
+What comes in is read as a whole before anything is written, and written in one piece; what is there already stays as it
+is, so that the same parcel twice is one. Where its ids stand in another's kitchen it comes as a copy under ids of its
+own, the same ones each time. Photos follow one by one.
+"""
+
+from __future__ import annotations
+
+import json
+import re
+import shutil
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from enum import StrEnum
+from pathlib import Path
+from tempfile import TemporaryFile
+from typing import IO, Any
+from uuid import UUID, uuid5
+
+from django.conf import settings
+from django.db import transaction
+from django.http import HttpRequest
+
+from accounts.access import sign_out_everywhere
+from accounts.services import Account, sign_out, take_zones
+from ferment.refusal import Fact, Refusal
+from kitchen import rows as kitchen
+from kitchen.services import in_reach, kitchen_of
+from logbook import rows as logbook
+from pantry import rows as pantry
+from photos import rows as photos
+from places import rows as places
+from problems import Problem, ServerProblem
+from problems.stored import UnreadableError
+
+from .forms import document, package
+from .forms.package import ForeignError, NewerError, Opened
+from .forms.tables import TABLES, Fault, Row, Rows
+
+MOST_PART = 8_000_000
+MOST_PARCEL = 1_000_000_000
+# What was begun to be sent and never taken in goes after this.
+FORGOTTEN = timedelta(days=1)
+PHOTOS_AT_ONCE = 8
+
+
+class Form(StrEnum):
+    PACKAGE = "zip"
+    DOCUMENT = "json"
+
+
+# --- out ---
+
+
+def pack(account: Account, form: Form, now: datetime, *, jar: UUID | None = None, with_photos: bool) -> IO[bytes]:
+    """The parcel as a file to be read from its beginning: the whole kitchen, or one jar of it. Raises Problem for a jar
+    out of reach."""
+    rows = rows_of(account, jar)
+    pictures: Iterator[tuple[str, bytes]] = photos.pictures_of(rows["photos"]) if with_photos else iter(())
+    if not with_photos:
+        rows["photos"] = []
+    # It is deleted when it is closed.
+    file: IO[bytes] = TemporaryFile()  # noqa: SIM115
+    (package if form is Form.PACKAGE else document).write(rows, pictures, now, file)
+    file.seek(0)
+    return file
+
+
+def rows_of(account: Account, jar: UUID | None = None) -> Rows:
+    """Every row of the account's own kitchen by table; of one jar no more than is its own."""
+    if jar is not None:
+        in_reach(account, jar)
+    jars = kitchen.jar_rows(account, jar)
+    ids = [UUID(row["id"]) for row in jars]
+    hung = {UUID(row["thermometer"]) for row in jars if row["thermometer"]}
+    stations = places.thermometer_rows(account, None if jar is None else hung)
+    feeds, looks = logbook.to_read({UUID(row["id"]): row["name"] for row in jars})
+    baker = {
+        "baker": account.name,
+        "time_zone": account.time_zone,
+        "earlier_zones": account.earlier_zones,
+        "hours": kitchen.hours_row(account),
+    }
+    return {
+        "kitchen": [baker],
+        "flours": [] if jar else kitchen.flour_rows(account),
+        "thermometers": stations,
+        "readings": places.reading_rows([UUID(row["id"]) for row in stations]),
+        "jars": jars,
+        "entries": logbook.entry_rows(ids),
+        "changes": logbook.change_rows(ids),
+        "feeds": feeds,
+        "looks": looks,
+        "photos": photos.photo_rows(ids),
+        "discard": [] if jar else pantry.discard_rows(account),
+    }
+
+
+# --- in ---
+
+
+@dataclass(frozen=True)
+class TakenIn:
+    """How many of each were new here; `photos` are still to come. `as_copy` says that it came under ids of its own."""
+
+    jars: int
+    entries: int
+    readings: int
+    flours: int
+    discard: int
+    photos: int
+    as_copy: bool
+    baker: str
+
+
+@dataclass(frozen=True)
+class PhotosIn:
+    """So many of the parcel's photos were looked at so far, of so many."""
+
+    done: int
+    of: int
+
+
+def add_part(account: Account, parcel_id: UUID, offset: int, part: bytes, now: datetime) -> int:
+    """One part of a file that is sent in pieces, each after the one before. Answers how much of it is here; raises
+    Problem (parcel_part, with that) where the part is not the next one."""
+    if account.is_demo:
+        raise Problem(ServerProblem.NOT_IN_THE_DEMO, "")
+    path = _path(account, parcel_id)
+    if offset == 0:
+        _forget_others(account, parcel_id, now)
+    there = path.stat().st_size if path.exists() else 0
+    if offset == 0 and there:
+        path.unlink()
+        there = 0
+    if offset != there:
+        raise Problem(ServerProblem.PARCEL_PART, "offset", status=409, facts={"expected": float(there)})
+    if there + len(part) > MOST_PARCEL:
+        path.unlink(missing_ok=True)
+        raise Problem(ServerProblem.PARCEL_TOO_LARGE, "part", facts={"most_mb": MOST_PARCEL / 1e6})
+    try:
+        path.parent.mkdir(parents=True, exist_ok=True)
+        with path.open("ab") as file:
+            file.write(part)
+    except OSError as error:
+        raise Problem(ServerProblem.NO_ROOM, "part", status=507) from error
+    return there + len(part)
+
+
+def take_in_sent(account: Account, parcel_id: UUID) -> TakenIn:
+    """Take in what was sent in parts. Raises Problem naming what is wrong with it; nothing is written then."""
+    path = _path(account, parcel_id)
+    if not path.exists():
+        raise Problem(ServerProblem.NOT_FOUND, "id", status=404)
+    with path.open("rb") as file:
+        return take_in(account, file)
+
+
+def photos_of_sent(account: Account, parcel_id: UUID, start: int, now: datetime) -> PhotosIn:
+    """The next of its photos; sent twice they are kept once. With the last one what was sent is deleted."""
+    path = _path(account, parcel_id)
+    if not path.exists():
+        raise Problem(ServerProblem.NOT_FOUND, "id", status=404)
+    with path.open("rb") as file:
+        found = take_in_photos(account, file, now, start, PHOTOS_AT_ONCE)
+    if found.done >= found.of:
+        path.unlink(missing_ok=True)
+    return found
+
+
+def take_in(account: Account, file: IO[bytes]) -> TakenIn:
+    """All but the photos of a parcel. Raises Problem; nothing is written then."""
+    opened = _opened(file)
+    (baker, *_) = opened.rows["kitchen"] or [{"baker": "", "time_zone": "", "earlier_zones": None, "hours": None}]
+    with transaction.atomic():
+        rows, as_copy = _as_own(account, opened.rows)
+        try:
+            fresh = not kitchen.own_ids(account)
+            if fresh:
+                take_zones(account, baker["time_zone"], baker["earlier_zones"])
+            kitchen.put_hours(account, baker["hours"])
+            flours = kitchen.put_flours(account, rows["flours"])
+            readings = places.put_stations(account, rows["thermometers"], rows["readings"])
+            jars = kitchen.put_jars(account, rows["jars"])
+            own = kitchen.own_ids(account)
+            entries = logbook.put_entries(account, own, rows["entries"], rows["changes"])
+            notes = pantry.put_notes(account, rows["discard"])
+        except (UnreadableError, Refusal) as error:
+            raise _fault(str(error.field), error.code) from error
+        except (KeyError, ValueError) as error:
+            raise _fault("flours", str(error)) from error
+        wanted = [UUID(row["id"]) for row in rows["photos"] if UUID(row["jar"]) in own]
+        new_photos = len(set(wanted) - photos.there_already(wanted))
+    return TakenIn(len(jars), entries, readings, flours, notes, new_photos, as_copy, baker["baker"])
+
+
+def take_in_photos(account: Account, file: IO[bytes], now: datetime, start: int, most: int) -> PhotosIn:
+    """So many of a parcel's photos from a place on; one that is no picture is passed over."""
+    opened = _opened(file)
+    rows, _ = _as_own(account, opened.rows)
+    there = photos.there_already(UUID(row["id"]) for row in rows["photos"])
+    own = kitchen.own_ids(account)
+    some = list(zip(opened.rows["photos"], rows["photos"], strict=True))[start : start + most]
+    for sent, row in some:
+        if UUID(row["id"]) in there or UUID(row["jar"]) not in own:
+            continue
+        picture = opened.picture(sent)
+        if picture is not None:
+            try:
+                photos.put_photo(account, row, picture, now)
+            except Problem as problem:
+                if problem.status == 507:
+                    raise
+    return PhotosIn(start + len(some), len(rows["photos"]))
+
+
+def _opened(file: IO[bytes]) -> Opened:
+    start = file.read(4)
+    file.seek(0)
+    try:
+        return package.read(file) if start[:2] == b"PK" else document.read(file)
+    except ForeignError as error:
+        raise Problem(ServerProblem.PARCEL_FOREIGN, "file", facts={"missing": error.why}) from error
+    except NewerError as error:
+        raise Problem(ServerProblem.PARCEL_NEWER, "file", facts={"given": float(error.version)}) from error
+    except Fault as fault:
+        facts: dict[str, Fact] = {
+            "table": fault.table,
+            "row": float(fault.row),
+            "column": fault.field,
+            "expected": fault.expected,
+        }
+        raise Problem(ServerProblem.PARCEL_FAULT, "file", facts=facts) from fault
+
+
+def _fault(place: str, expected: str) -> Problem:
+    """`entries.12.keep_g` as its table, row and column."""
+    table, _, rest = place.partition(".")
+    row, _, column = rest.partition(".")
+    facts: dict[str, Fact] = {
+        "table": table,
+        "row": float(row) if row.isdigit() else 0.0,
+        "column": column,
+        "expected": expected,
+    }
+    return Problem(ServerProblem.PARCEL_FAULT, "file", facts=facts)
+
+
+ID = re.compile(r"[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}")
+KEYED = tuple(table.name for table in TABLES if table.key and not table.derived and table.name != "flours")
+
+
+def _as_own(account: Account, rows: Rows) -> tuple[Rows, bool]:
+    """The rows under ids that are this account's to use: as they are, or, where any of them stands in another's
+    kitchen, all under ids of their own."""
+    ids = {name: [UUID(row["id"]) for row in rows[name]] for name in KEYED}
+    taken = (
+        kitchen.jars_elsewhere(account, ids["jars"])
+        or logbook.entries_elsewhere(account, ids["entries"])
+        or photos.photos_elsewhere(account, ids["photos"])
+        or places.stations_elsewhere(account, ids["thermometers"])
+        or pantry.notes_elsewhere(account, ids["discard"])
+    )
+    if not taken:
+        return rows, False
+    space = kitchen_of(account)
+    own = {str(one): str(uuid5(space, str(one))) for some in ids.values() for one in some}
+    return {name: [_with_ids(row, own) for row in some] for name, some in rows.items()}, True
+
+
+def _with_ids(row: Row, own: Mapping[str, str]) -> Row:
+    return {name: _renamed(value, own) for name, value in row.items()}
+
+
+def _renamed(value: Any, own: Mapping[str, str]) -> Any:
+    """The same value with every id in it, however deep, by its new name."""
+    match value:
+        case str():
+            return own.get(value, value) if ID.fullmatch(value) else value
+        case dict():
+            return {name: _renamed(one, own) for name, one in value.items()}
+        case list():
+            return [_renamed(one, own) for one in value]
+        case _:
+            return value
+
+
+def _path(account: Account, parcel_id: UUID) -> Path:
+    return _incoming(account.pk) / str(parcel_id)
+
+
+def _incoming(key: int) -> Path:
+    return Path(settings.DESPERTAR_FILES) / "incoming" / str(key)
+
+
+def _forget_others(account: Account, parcel_id: UUID, now: datetime) -> None:
+    """One parcel an account is on its way at a time; what anybody left lying goes after a day."""
+    incoming = Path(settings.DESPERTAR_FILES) / "incoming"
+    for path in incoming.glob("*/*"):
+        mine = path.parent.name == str(account.pk) and path.name != str(parcel_id)
+        old = path.stat().st_mtime < (now - FORGOTTEN).timestamp()
+        if mine or old:
+            path.unlink(missing_ok=True)
+
+
+# --- for good ---
+
+
+def leave(account: Account, request: HttpRequest) -> None:
+    """Delete the account with all that is its own: jars, logs, photos, thermometers, hours, flours. What it wrote in
+    others' jars stays there, as nobody's. Raises Problem in the demo."""
+    if account.is_demo:
+        raise Problem(ServerProblem.NOT_IN_THE_DEMO, "")
+    jars = [UUID(row["id"]) for row in kitchen.jar_rows(account)]
+    incoming = _incoming(account.pk)
+    with transaction.atomic():
+        sign_out_everywhere(account)
+        account.delete()
+        transaction.on_commit(lambda: photos.forget_pictures(jars))
+    shutil.rmtree(incoming, ignore_errors=True)
+    sign_out(request)
+
+
+def document_schema() -> str:
+    return json.dumps(document.schema(), indent=2, ensure_ascii=False)

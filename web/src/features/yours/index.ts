@@ -1,0 +1,1 @@
+export { YoursPage } from "./Page";

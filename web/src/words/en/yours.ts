@@ -1,0 +1,78 @@
+/** What is said where a baker looks after account and data. */
+import type { PhotosIn, TakenIn, VisitOut } from "../../api/types";
+import { list } from "../../lib/numbers";
+import { when } from "../../lib/time";
+
+export const yoursText = {
+  yours: "Yours",
+  yourData: "Your data",
+  allThatIsYours:
+    "All that is yours as one file: jars, logs, photos, readings, flours. Open forms that other programs read.",
+  withPhotos: "With the photos",
+  asAPackage: "Save as a data package",
+  asADocument: "Save as one JSON file",
+  bringIn: "Bring a kitchen in",
+  bringInHow:
+    "A file that was saved here or on another machine. What is here already stays as it is; the same file twice is taken once.",
+  chooseAFile: "The file",
+  bringItIn: "Bring it in",
+  sending: (share: number) => `Sending: ${share} %`,
+  reading: "Reading it",
+  photosSoFar: ({ done, of }: PhotosIn) => `Photos: ${done} of ${of}`,
+  notInTheDemo: "The demo kitchen takes none in.",
+  account: "Account",
+  newName: "Name",
+  changeName: "Change the name",
+  passwordNow: "Password of now",
+  newPassword: "New password",
+  atLeast: "At least 10 characters; everybody else who is signed in with it is signed out.",
+  changePassword: "Change the password",
+  isChanged: "It is changed.",
+  whereSignedIn: "Where you are signed in",
+  endIt: "Sign out there",
+  codeOnPaper: "A code on paper",
+  whyACode:
+    "No mail leaves this machine. If you forget your password, this code lets you set a new one, once. Write it down and keep it with your flour.",
+  thereIsOne: (day: string) => `There is one, made ${day}.`,
+  makeACode: "Make a code",
+  makeAnotherCode: "Make another code",
+  shownOnce: "Shown this once. The one before opens nothing any more.",
+  printIt: "Print it",
+  leaveForGood: "Leave for good",
+  whatGoes:
+    "The account with all its jars, logs, photos and settings is deleted from this machine. Save your data first. Copies that whoever keeps this machine has made may hold it for some weeks yet.",
+  deleteAll: "Delete all of it",
+  reallyDelete: "Delete the account and everything in it?",
+  noWayBack: "There is no way back but a file that you saved.",
+  yesDelete: "Delete it",
+  password: "Your password",
+} as const;
+
+function some(count: number, one: string, many: string): string[] {
+  return count === 0 ? [] : [`${count} ${count === 1 ? one : many}`];
+}
+
+/** `3 jars, 120 entries and 4 flours are new here.` */
+export function takenInLine(told: TakenIn): string {
+  const parts = [
+    ...some(told.jars, "jar", "jars"),
+    ...some(told.entries, "entry", "entries"),
+    ...some(told.readings, "reading", "readings"),
+    ...some(told.flours, "flour", "flours"),
+    ...some(told.discard, "note of the discard jar", "notes of the discard jar"),
+    ...some(told.photos, "photo", "photos"),
+  ];
+  if (parts.length === 0) return "All of it was here already.";
+  const copy = told.as_copy ? " Another account here has it too, so it came as a copy." : "";
+  return `New here: ${list(parts)}.${copy}`;
+}
+
+/** `This computer, seen today 18:20` */
+export function visitLine(
+  { here, on_phone: phone, seen_at: seen }: VisitOut,
+  now: number,
+  zone: string,
+): string {
+  const what = phone ? "phone" : "computer";
+  return here ? `This ${what}` : `A ${what}, seen ${when(seen, now, zone)}`;
+}
