@@ -14,10 +14,11 @@ from ninja.decorators import decorate_view
 from problems import Problem, ProblemsOut, ServerProblem
 
 from . import access, services
+from .forms import set_forms
 from .security import SIGN_UPS, Baker, before_guessing, check_own_password, guessed_wrong, signed_in
 from .wire import (
     AccessOut,
-    AccountOut,
+    FormsBody,
     HeardIn,
     NameIn,
     NewPasswordIn,
@@ -27,6 +28,8 @@ from .wire import (
     SignInIn,
     SignUpIn,
     TimeZoneIn,
+    account_out,
+    forms_in,
 )
 
 router = Router(tags=["accounts"])
@@ -35,7 +38,7 @@ router = Router(tags=["accounts"])
 def _session(request: HttpRequest) -> SessionOut:
     account = services.account_of(request)
     return SessionOut(
-        account=AccountOut.from_orm(account) if account else None,
+        account=account_out(account) if account else None,
         demo_offered=settings.DESPERTAR_DEMO,
         scale=settings.DESPERTAR_SCALE,
         version=settings.VERSION,
@@ -52,7 +55,9 @@ def read_session(request: HttpRequest) -> SessionOut:
 @router.post("/accounts", response={200: SessionOut, 422: ProblemsOut, 429: ProblemsOut}, throttle=SIGN_UPS)
 @decorate_view(csrf_protect)
 def sign_up(request: HttpRequest, payload: SignUpIn) -> SessionOut:
-    services.sign_up(request, payload.name, payload.password, payload.time_zone)
+    account = services.sign_up(request, payload.name, payload.password, payload.time_zone)
+    if payload.forms is not None:
+        set_forms(account, forms_in(payload.forms))
     return _session(request)
 
 
@@ -79,6 +84,13 @@ def sign_out(request: HttpRequest) -> SessionOut:
 @router.put("/time-zone", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
 def set_time_zone(request: Baker, payload: TimeZoneIn) -> SessionOut:
     services.set_time_zone(request.auth, payload.time_zone, timezone.now())
+    return _session(request)
+
+
+@router.put("/account/forms", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
+def set_account_forms(request: Baker, payload: FormsBody) -> SessionOut:
+    """In which forms the baker reads and types from now on."""
+    set_forms(request.auth, forms_in(payload))
     return _session(request)
 
 

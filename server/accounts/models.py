@@ -15,6 +15,8 @@ class Account(AbstractBaseUser):
     time_zone = models.CharField(max_length=64)
     # Where the baker was before, each zone with the moment until which it held.
     earlier_zones = models.JSONField(default=list)
+    # In which forms the baker reads and types; what is not said is as it was.
+    forms = models.JSONField(default=dict)
     is_demo = models.BooleanField(default=False)
     wants_reminders = models.BooleanField(default=True)
     is_active = models.BooleanField(default=True)

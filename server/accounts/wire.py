@@ -14,6 +14,9 @@ from pydantic_core import PydanticCustomError
 from ferment.reading import EARLIEST_YEAR, LATEST_YEAR, is_of_this_age
 from ferment.verdicts.cautions import Notice
 
+from .forms import Clock, Decimal, Degree, Forms, Length, Mass, Paper, forms_of
+from .models import Account
+
 
 class Request(BaseModel):
     """Nothing unknown, no NaN; field by field errors."""
@@ -66,10 +69,24 @@ Name = Annotated[
 Password = Annotated[str, StringConstraints(min_length=1, max_length=256)]
 
 
+class FormsBody(Request):
+    """In which forms a baker reads and types: weights, warmth, lengths, the clock, the decimal sign, and paper."""
+
+    mass: Mass = Mass.GRAMS
+    warmth: Degree = Degree.CELSIUS
+    length: Length = Length.MILLIMETRES
+    clock: Clock = Clock.H24
+    decimal: Decimal = Decimal.POINT
+    paper: Paper = Paper.A4
+
+
 class SignUpIn(Request):
+    """`forms` are those that the device is used to."""
+
     name: Name
     password: Password
     time_zone: str
+    forms: FormsBody | None = None
 
 
 class SignInIn(Request):
@@ -88,6 +105,7 @@ class AccountOut(Schema):
     name: str
     time_zone: str
     is_demo: bool
+    forms: FormsBody
 
 
 class SessionOut(Schema):
@@ -150,3 +168,17 @@ class RecoveryOut(Schema):
     """The code, told this once."""
 
     code: str
+
+
+def forms_in(body: FormsBody) -> Forms:
+    return Forms(body.mass, body.warmth, body.length, body.clock, body.decimal, body.paper)
+
+
+def account_out(account: Account) -> AccountOut:
+    return AccountOut(
+        id=account.pk,
+        name=account.name,
+        time_zone=account.time_zone,
+        is_demo=account.is_demo,
+        forms=FormsBody(**vars(forms_of(account))),
+    )

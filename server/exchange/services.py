@@ -10,6 +10,7 @@ from datetime import datetime, timedelta
 from uuid import UUID
 from zoneinfo import ZoneInfo
 
+from accounts.forms import Forms, forms_of
 from accounts.services import Account
 from ferment.doors.told import InJar
 from ferment.planner import Step, StepState, name_acts
@@ -44,6 +45,7 @@ class JarPlan:
     changed_at: datetime | None
     ready: str | None
     url: str | None
+    forms: Forms
 
     @property
     def ahead(self) -> tuple[Step, ...]:
@@ -89,6 +91,7 @@ def _plan(
         changed_at=changes[1],
         ready=_day(likely.astimezone(zone)) if likely else None,
         url=f"{base_url}/jars/{card.id}" if base_url else None,
+        forms=forms_of(account),
     )
 
 

@@ -61,9 +61,19 @@ axe.run(document, { resultTypes: ["violations"] }).then((found) => done(found.vi
 """
 
 
+FIELDS = """
+return [...document.querySelectorAll('main *')].flatMap((one) => [
+  one.placeholder,
+  ['time', 'datetime-local'].includes(one.type) ? null : one.value,
+  one.getAttribute('aria-label'),
+  one.getAttribute('aria-valuetext'),
+]).filter((one) => typeof one === 'string').join('\\n')
+"""
+
+
 def spaced(text: str) -> str:
     """Numbers hold on to their units by a space that does not break; tests read better without."""
-    return text.replace("\u00a0", " ")
+    return text.replace("\u00a0", " ").replace("\u202f", " ")
 
 
 class Browser:
@@ -136,6 +146,16 @@ class Browser:
     def text(self) -> str:
         return spaced(self.driver.find_element(By.TAG_NAME, "body").text)
 
+    def fields(self) -> str:
+        """What stands in and under the fields and on pictures: values, placeholders, spoken names. The browser itself
+        writes dates and hours."""
+        return spaced(self.driver.execute_script(FIELDS))
+
+    def settled(self) -> None:
+        """Wait until nothing is being fetched and nothing moves."""
+        script = "return !document.querySelector('[role=status]') && document.getAnimations().length === 0"
+        self.until("a quiet page", lambda: True if self.driver.execute_script(script) else None)
+
     def spaced(self, element: WebElement) -> str:
         return spaced(element.text)
 
@@ -157,7 +177,9 @@ class Browser:
     def choose_file(self, name: str, path: Path) -> None:
         """Give a file to the field of that name, seen or not."""
         fields = self.driver.find_elements(By.CSS_SELECTOR, "input[type=file]")
-        next(one for one in fields if name in (one.get_attribute("aria-label"), one.accessible_name)).send_keys(str(path))
+        next(one for one in fields if name in (one.get_attribute("aria-label"), one.accessible_name)).send_keys(
+            str(path)
+        )
 
     def type(self, name: str, text: str) -> None:
         field = self.one("textbox", name)

@@ -9,6 +9,7 @@ from tempfile import TemporaryDirectory
 from django.utils import timezone
 
 from accounts.models import Account
+from logbook.models import Entry
 from parcel.services import Form, pack
 
 from .base import PASSWORD, Journey
@@ -85,3 +86,54 @@ class Yours(Journey):
         page.press("button", "Delete it")
         page.one("button", "Sign in")
         self.assertFalse(Account.objects.filter(is_demo=False).exists())
+
+
+class InOunces(Journey):
+    """A baker who reads in ounces, °F and inches meets no gram, no Celsius and no millimetre unasked."""
+
+    def test_no_gram_anywhere(self) -> None:
+        page = self.browser
+        self.enter_demo()
+        Account.objects.filter(is_demo=True).update(forms=AMERICAN)
+        page.open("/")
+        page.press("tab", "Harbour")
+        jar = page.one("link", "Rise line and log").get_attribute("href")
+        assert jar is not None
+        jar = jar.removeprefix(page.base)
+        met = {}
+        for path in METRIC_PAGES:
+            page.open(f"{jar}{path[1:]}" if path.startswith("*") else path)
+            page.until(f"a heading at {path}", lambda: page.all("heading") or None)
+            page.settled()
+            page.driver.execute_script("document.querySelectorAll('details').forEach((one) => { one.open = true })")
+            found = {*METRIC.findall(page.text()), *METRIC.findall(page.fields())}
+            if found:
+                met[path] = found
+        self.assertEqual(met, {})
+        page.open(f"{jar}/plan")
+        page.sees("oz")
+        page.sees("pm")
+
+    def test_what_is_typed_is_kept_in_grams_and_comes_back(self) -> None:
+        page = self.browser
+        baker = self.baker().always_home().plan(name="Moth").mix(30.0)
+        self.enter(baker, "/yours")
+        page.press("toggle", "ounces")
+        page.press("toggle", "°F")
+        page.one("toggle", "°F")
+        page.open(f"/jars/{baker.jar_id}/change/moved")
+        page.type("Warmth where it stands", "75")
+        page.press("button", "Save it")
+        page.open(f"/jars/{baker.jar_id}")
+        page.sees("to where it has 75 °F")
+        kept = Entry.objects.get(kind="moved").body["warmth_c"]
+        self.assertAlmostEqual(kept, (75 - 32) * 5 / 9, places=3)
+
+
+AMERICAN = {"mass": "oz", "warmth": "f", "length": "in", "clock": "h12", "decimal": "point", "paper": "letter"}
+METRIC = re.compile(r"\d\s?g\b|\bgrams?\b|\bkilo|°C|\d\s?mm\b|(?<![:\d])[01]\d:\d\d(?! [ap]m)")
+METRIC_PAGES = (
+    *("/", "/flour", "/discard", "/house", "/new", "/new?all=1", "/signs", "/reckoner"),
+    *("*", "*/look", "*/feed", "*/plan", "*/keep", "*/bake", "*/part", "*/away"),
+    *("*/change", "*/change/moved", "*/change/jar", "*/change/amount", "*/change/flour", "*/change/way"),
+)

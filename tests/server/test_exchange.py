@@ -17,13 +17,14 @@ import vobject  # type: ignore[import-untyped]
 from django.test import Client, SimpleTestCase, TestCase
 from pypdf import PdfReader
 
+from accounts.models import Account
 from exchange.words import words
 from ferment.kitchen.flours import Flour
 from ferment.planner import Act
 from ferment.planner.steps import SightCode
 from ferment.protocol.method import Normal
 
-from .base import Baker, ago, new_jar
+from .base import PASSWORD, Baker, ago, new_jar
 
 # The last Sunday of October 2026, when Lisbon's clocks go back (IANA time zone database, from memory).
 BEFORE_THE_CHANGE = datetime(2026, 10, 23, 9, 0, tzinfo=UTC)
@@ -225,3 +226,42 @@ class Paper(TestCase):
         )
         self.assertIn("Nothing is planned.", self.text("sheet.pdf"))
         self.assertIn("No feed is planned.", self.text("labels.pdf"))
+
+
+class InTheBakersForms(TestCase):
+    """Ounces, an American clock and paper of 8.5 by 11 inches (ANSI/ASME Y14.1, from memory)."""
+
+    def setUp(self) -> None:
+        self.baker = Baker("Ines").sign_up().always_home().plan(name="Moth").mix(30.0)
+        forms = {"mass": "oz", "warmth": "f", "length": "in", "clock": "h12", "decimal": "point", "paper": "letter"}
+        told = self.baker.ok("PUT", "/api/account/forms", forms)
+        self.assertEqual(told["account"]["forms"], forms)
+
+    def test_paper_and_calendar_are_told_in_them(self) -> None:
+        path = f"/api/jars/{self.baker.jar_id}"
+        for name in ("sheet.pdf", "labels.pdf", "card.pdf"):
+            page = PdfReader(BytesIO(self.baker.client.get(f"{path}/{name}").content)).pages[0]
+            self.assertEqual((page.mediabox.width, page.mediabox.height), (612, 792), name)
+            self.assertNotRegex(page.extract_text(), r"\d g\b")
+        sheet = PdfReader(BytesIO(self.baker.client.get(f"{path}/sheet.pdf").content)).pages[0].extract_text()
+        # Thirty grams.
+        self.assertIn("1.06 oz", sheet)
+        self.assertRegex(sheet, r"\d{1,2}:\d\d [ap]m")
+        told = "".join(
+            one.description.value for one in events(self.baker.client.get(f"{path}/calendar.ics").content).values()
+        )
+        self.assertIn("1.06 oz", told)
+        self.assertNotRegex(told, r"\d g\b")
+
+    def test_what_is_not_known_is_refused_and_what_was_stored_is_read(self) -> None:
+        self.assertEqual(
+            self.baker.problem("PUT", "/api/account/forms", {"mass": "stone"})[1:], ("not_a_choice", "mass")
+        )
+        Account.objects.update(forms={"mass": "stone", "warmth": "f"})
+        told = self.baker.ok("GET", "/api/session")["account"]["forms"]
+        self.assertEqual((told["mass"], told["warmth"]), ("g", "f"))
+
+    def test_a_new_account_begins_with_those_of_its_device(self) -> None:
+        new = {"name": "Tamsin", "password": PASSWORD, "time_zone": "America/Chicago", "forms": {"mass": "oz"}}
+        told = Baker("Tamsin").ok("POST", "/api/accounts", new)
+        self.assertEqual((told["account"]["forms"]["mass"], told["account"]["forms"]["clock"]), ("oz", "h24"))

@@ -57,7 +57,7 @@ def _event(plan: JarPlan, step: Step, now: datetime) -> Event:
     event.add("dtstart", start)
     event.add("dtend", start + LASTS)
     event.add("summary", words.summary(step, plan.name, done=done))
-    event.add("description", words.description(step, plan.zone))
+    event.add("description", words.description(step, plan.zone, plan.forms))
     event.add("status", "CANCELLED" if step.state is StepState.SKIPPED else "CONFIRMED")
     event.add("transp", "TRANSPARENT")
     if plan.url:

@@ -10,13 +10,14 @@ from pathlib import Path
 from reportlab.graphics.barcode.qr import QrCodeWidget
 from reportlab.graphics.shapes import Drawing
 from reportlab.lib.colors import HexColor
-from reportlab.lib.pagesizes import A4
+from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
 from reportlab.lib.utils import simpleSplit
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
+from accounts.forms import Forms, Paper
 from ferment.planner import Step
 
 from ..services import JarPlan
@@ -31,12 +32,19 @@ LINE, SMALL_LINE, WRITTEN = 5 * mm, 4 * mm, 12 * mm
 LABELS_ACROSS, LABELS_DOWN = 2, 4
 
 
-def _canvas(title: str) -> tuple[Canvas, BytesIO]:
+SIZES = {Paper.A4: A4, Paper.LETTER: LETTER}
+
+
+def _size(forms: Forms) -> tuple[float, float]:
+    return SIZES[forms.paper]
+
+
+def _canvas(title: str, forms: Forms) -> tuple[Canvas, BytesIO]:
     for name in (BODY, BOLD):
         if name not in pdfmetrics.getRegisteredFontNames():
             pdfmetrics.registerFont(TTFont(name, FONTS / f"{name}.ttf"))
     out = BytesIO()
-    canvas = Canvas(out, pagesize=A4, pageCompression=1)
+    canvas = Canvas(out, pagesize=_size(forms), pageCompression=1)
     canvas.setTitle(title)
     canvas.setAuthor("Despertar")
     return canvas, out
@@ -53,12 +61,12 @@ def _cut(canvas: Canvas, text: str, font: str, size: float, width: float) -> str
 
 def sheet(plan: JarPlan) -> bytes:
     """The days to come on one page or more: when, what, how much, a box to tick, what is normal then."""
-    canvas, out = _canvas(words.sheet_title(plan.name))
+    canvas, out = _canvas(words.sheet_title(plan.name), plan.forms)
     ahead = plan.ahead
     page = 0
     top = _sheet_head(canvas, plan, page)
     for step in ahead:
-        row = _Row.of(step)
+        row = _Row.of(step, plan.forms)
         if top < MARGIN + row.tall:
             canvas.showPage()
             page += 1
@@ -73,13 +81,13 @@ def sheet(plan: JarPlan) -> bytes:
 
 
 def _sheet_head(canvas: Canvas, plan: JarPlan, page: int) -> float:
-    width, height = A4
+    width, height = _size(plan.forms)
     canvas.setFillColor(INK)
     canvas.setFont(BOLD, 24)
     canvas.drawString(MARGIN, height - MARGIN - 6 * mm, _cut(canvas, plan.name, BOLD, 24, width - 2 * MARGIN - 78 * mm))
     canvas.setFont(BODY, 10)
     canvas.setFillColor(SOFT)
-    facts = words.sheet_facts(plan.tare_g, page + 1)
+    facts = words.sheet_facts(plan.tare_g, page + 1, plan.forms)
     canvas.drawString(MARGIN, height - MARGIN - 13 * mm, facts)
     if page == 0 and plan.url:
         _code(canvas, plan.url, width - MARGIN - 16 * mm, height - MARGIN - 16 * mm, 16 * mm)
@@ -101,10 +109,11 @@ class _Row:
     normal: list[str]
 
     @classmethod
-    def of(cls, step: Step) -> _Row:
-        room = A4[0] - 2 * MARGIN - 62 * mm
+    def of(cls, step: Step, forms: Forms) -> _Row:
+        room = _size(forms)[0] - 2 * MARGIN - 62 * mm
         return cls(
-            simpleSplit(words.row_words(step), BODY, 11, room), simpleSplit(words.normal_words(step), BODY, 8.5, room)
+            simpleSplit(words.row_words(step, forms), BODY, 11, room),
+            simpleSplit(words.normal_words(step), BODY, 8.5, room),
         )
 
     @property
@@ -114,7 +123,7 @@ class _Row:
 
 
 def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, row: _Row, top: float) -> None:
-    width, _ = A4
+    width, _ = _size(plan.forms)
     canvas.setStrokeColor(INK)
     canvas.setLineWidth(1)
     canvas.rect(MARGIN, top - 9 * mm, 6 * mm, 6 * mm)
@@ -122,7 +131,7 @@ def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, row: _Row, top: float)
     canvas.setFont(BOLD, 13)
     canvas.drawString(MARGIN + 10 * mm, top - 6 * mm, words.day(step.due, plan.zone))
     canvas.setFillColor(CRUST)
-    canvas.drawString(MARGIN + 43.5 * mm, top - 6 * mm, words.clock(step.due, plan.zone))
+    canvas.drawString(MARGIN + 43.5 * mm, top - 6 * mm, plan.forms.time(step.due, plan.zone))
     canvas.setFillColor(INK)
     left, at = MARGIN + 62 * mm, top - 6 * mm
     canvas.setFont(BODY, 11)
@@ -152,8 +161,8 @@ def _to_write(canvas: Canvas, left: float, at: float, right: float) -> None:
 
 def labels(plan: JarPlan) -> bytes:
     """A page of labels for the next feeds: ratio, flour, date, time, an edge to lay at the line, a code for the jar."""
-    canvas, out = _canvas(words.labels_title(plan.name))
-    width, height = A4
+    canvas, out = _canvas(words.labels_title(plan.name), plan.forms)
+    width, height = _size(plan.forms)
     wide, tall = (width - 2 * MARGIN) / LABELS_ACROSS, (height - 2 * MARGIN) / LABELS_DOWN
     feeds = [step for step in plan.ahead if step.plan][: LABELS_ACROSS * LABELS_DOWN]
     for index, step in enumerate(feeds):
@@ -185,7 +194,7 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
     canvas.setFont(BODY, 10)
     flours = ", ".join(words.FLOURS[part.flour] for part in step.plan.flours)
     line = foot + tall - pad - 20 * mm
-    moment = f"{words.day(step.due, plan.zone)} {words.clock(step.due, plan.zone)}"
+    moment = f"{words.day(step.due, plan.zone)} {plan.forms.time(step.due, plan.zone)}"
     for part in [moment, *simpleSplit(flours, BODY, 10, room)]:
         canvas.drawString(left + pad, line, part)
         line -= LINE
@@ -201,8 +210,8 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
 
 def card(plan: JarPlan, kind: Card, now: datetime) -> bytes:
     """A card on a quarter of a page: what it is, of what flour, when it was fed, and what to do with it."""
-    canvas, out = _canvas(words.card_title(plan.name))
-    width, height = A4
+    canvas, out = _canvas(words.card_title(plan.name), plan.forms)
+    width, height = _size(plan.forms)
     wide, tall = (width - 2 * MARGIN) / 2.0, (height - 2 * MARGIN) / 2.0
     left, foot, pad = MARGIN, height - MARGIN - tall, 7 * mm
     canvas.setStrokeColor(SOFT)
@@ -216,7 +225,7 @@ def card(plan: JarPlan, kind: Card, now: datetime) -> bytes:
     canvas.drawString(left + pad, top, _cut(canvas, plan.name, BOLD, 18, wide - 2 * pad))
     canvas.setFont(BODY, 10)
     top -= 8 * mm
-    for line in words.card_lines(kind, plan.held, plan.fed_at, now, plan.zone):
+    for line in words.card_lines(kind, plan.held, plan.fed_at, now, plan.zone, plan.forms):
         for part in simpleSplit(line, BODY, 10, wide - 2 * pad):
             canvas.drawString(left + pad, top, part)
             top -= 5 * mm

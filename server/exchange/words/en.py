@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import datetime, tzinfo
 from enum import StrEnum
 
+from accounts.forms import Forms
 from ferment.doors.told import InJar
 from ferment.kitchen.flours import Flour
 from ferment.kitchen.quantities import Spoonful
@@ -58,10 +59,6 @@ SIGHTS: dict[SightCode, str] = {
 }
 
 
-def grams(value: float) -> str:
-    return f"{round(value, 1):g} g"
-
-
 # A spoonful on paper: fractions that spoons and cups are made for.
 FRACTIONS = {0.25: "¼", 0.33: "⅓", 0.5: "½", 0.67: "⅔", 0.75: "¾"}
 PARTS = {0.25: "a quarter", 0.33: "a third", 0.5: "half", 0.67: "two thirds", 0.75: "three quarters"}
@@ -74,13 +71,13 @@ def _count(value: float) -> str:
     return f"{whole} {FRACTIONS[part]}" if whole else FRACTIONS[part]
 
 
-def amount(g: float, spoons: tuple[Spoonful, ...] = ()) -> str:
+def amount(forms: Forms, g: float, spoons: tuple[Spoonful, ...] = ()) -> str:
     """`2 tbsp (16 g)`, or `16 g` where nothing is measured by hand."""
     said = " ".join(f"{_count(one.count)} {one.unit}" for one in spoons)
-    return f"{said} ({round(g) if g >= 3 else round(g, 1):g} g)" if said else grams(g)
+    return f"{said} ({forms.grams(round(g) if g >= 3 else g)})" if said else forms.grams(g)
 
 
-def plan_words(plan: FeedPlan | None) -> str:
+def plan_words(plan: FeedPlan | None, forms: Forms) -> str:
     """`keep 40 g, 40 g water, 30 g spelt, 10 g whole rye`; nothing for an act that adds nothing."""
     if plan is None:
         return ""
@@ -89,14 +86,14 @@ def plan_words(plan: FeedPlan | None) -> str:
     parts = []
     if plan.keep_g:
         part = hand.keep_part and PARTS.get(round(hand.keep_part, 2))
-        parts.append(f"keep about {part}" if part else f"keep {amount(plan.keep_g, hand.keep)}")
+        parts.append(f"keep about {part}" if part else f"keep {amount(forms, plan.keep_g, hand.keep)}")
     if plan.water_g:
-        parts.append(f"{amount(plan.water_g, hand.water)} water")
+        parts.append(f"{amount(forms, plan.water_g, hand.water)} water")
     if plan.juice_g:
-        parts.append(f"{amount(plan.juice_g, hand.juice)} juice")
-    parts += [f"{amount(part.g, flours.get(part.flour, ()))} {FLOURS[part.flour]}" for part in plan.flours]
+        parts.append(f"{amount(forms, plan.juice_g, hand.juice)} juice")
+    parts += [f"{amount(forms, part.g, flours.get(part.flour, ()))} {FLOURS[part.flour]}" for part in plan.flours]
     if plan.salt_g:
-        parts.append(f"{amount(plan.salt_g, hand.salt)} salt")
+        parts.append(f"{amount(forms, plan.salt_g, hand.salt)} salt")
     return ", ".join(parts)
 
 
@@ -109,10 +106,6 @@ def act_words(step: Step, name: str) -> str:
 
 def waits_words(step: Step) -> str:
     return " or ".join(SIGHTS[one.sight] for one in step.waits_for)
-
-
-def clock(at: datetime, zone: tzinfo) -> str:
-    return at.astimezone(zone).strftime("%H:%M")
 
 
 def day(at: datetime, zone: tzinfo) -> str:
@@ -161,7 +154,9 @@ CARD_DAYS: dict[Card, tuple[str, ...]] = {
 }
 
 
-def card_lines(kind: Card, held: InJar | None, fed_at: datetime | None, now: datetime, zone: tzinfo) -> list[str]:
+def card_lines(
+    kind: Card, held: InJar | None, fed_at: datetime | None, now: datetime, zone: tzinfo, forms: Forms
+) -> list[str]:
     """What it is of, when it was fed or dried, and what to do with it."""
     lines = []
     if held is not None:
@@ -171,12 +166,12 @@ def card_lines(kind: Card, held: InJar | None, fed_at: datetime | None, now: dat
     if kind is Card.FLAKES:
         lines.append(f"Dried from {day(now, zone)} {now.astimezone(zone).year}.")
     elif fed_at is not None:
-        lines.append(f"Fed {day(fed_at, zone)} {clock(fed_at, zone)}.")
+        lines.append(f"Fed {day(fed_at, zone)} {forms.time(fed_at, zone)}.")
     return [*lines, *CARD_DAYS[kind]]
 
 
-def sheet_facts(tare_g: float, page: int) -> str:
-    jar = f"jar {grams(tare_g)} empty · " if tare_g else ""
+def sheet_facts(tare_g: float, page: int, forms: Forms) -> str:
+    jar = f"jar {forms.grams(tare_g)} empty · " if tare_g else ""
     return f"{jar}lid loose, never sealed · page {page}"
 
 
@@ -184,12 +179,12 @@ def likely_ready(day_words: str) -> str:
     return f"likely ready {day_words}"
 
 
-def row_words(step: Step) -> str:
+def row_words(step: Step, forms: Forms) -> str:
     """What to do, with its grams where it feeds."""
     act = ACTS[step.act]
     if step.act is Act.USE:
-        return f"{act} it: {grams(sum(one.g or 0.0 for one in step.do))}"
-    return f"{act}: {plan_words(step.plan)}" if step.plan else act
+        return f"{act} it: {forms.grams(sum(one.g or 0.0 for one in step.do))}"
+    return f"{act}: {plan_words(step.plan, forms)}" if step.plan else act
 
 
 def normal_words(step: Step) -> str:
@@ -207,12 +202,12 @@ def summary(step: Step, name: str, *, done: bool) -> str:
     return f"{said} (done)" if done else said
 
 
-def description(step: Step, zone: tzinfo) -> str:
+def description(step: Step, zone: tzinfo, forms: Forms) -> str:
     """Its grams, what it waits for, its window, and what is normal then, a line each."""
-    lines = [plan_words(step.plan)]
+    lines = [plan_words(step.plan, forms)]
     if step.waits_for:
         lines.append(f"Once {waits_words(step)}.")
     if step.earliest < step.latest:
-        lines.append(f"Any time from {clock(step.earliest, zone)} to {clock(step.latest, zone)} is as good.")
+        lines.append(f"Any time from {forms.time(step.earliest, zone)} to {forms.time(step.latest, zone)} is as good.")
     lines.append(f"Normal on day {step.day}: {NORMAL[step.normal]}.")
     return "\n".join(line for line in lines if line)

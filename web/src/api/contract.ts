@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Account Forms
+         * @description In which forms the baker reads and types from now on.
+         */
+        put: operations["accounts_api_set_account_forms"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/name": {
         parameters: {
             query?: never;
@@ -1450,6 +1470,7 @@ export interface components {
          * @description Who is signed in; `id` is what a device keeps things under and names with each write.
          */
         AccountOut: {
+            forms: components["schemas"]["FormsBody"];
             /** Id */
             id: number;
             /** Is Demo */
@@ -2140,6 +2161,11 @@ export interface components {
             phases: number;
             ready: components["schemas"]["Days"];
         };
+        /**
+         * Clock
+         * @enum {string}
+         */
+        Clock: "h24" | "h12";
         /** CodeIn */
         CodeIn: {
             /** Code */
@@ -2273,6 +2299,11 @@ export interface components {
             likely: number;
         };
         /**
+         * Decimal
+         * @enum {string}
+         */
+        Decimal: "point" | "comma";
+        /**
          * DeedBody
          * @description An act that adds nothing: stirred, a step skipped, moved into the cold or out of it.
          */
@@ -2299,6 +2330,11 @@ export interface components {
          * @enum {string}
          */
         DeedKind: "stirred" | "skipped" | "to_fridge" | "to_counter" | "spare_set_aside" | "let_go" | "sweetened" | "yeast_added";
+        /**
+         * Degree
+         * @enum {string}
+         */
+        Degree: "c" | "f";
         /**
          * DegreesIn
          * @description What a thermometer posts: one reading, or those that it kept while the network was gone.
@@ -2790,6 +2826,24 @@ export interface components {
             surprising: string[];
         };
         /**
+         * FormsBody
+         * @description In which forms a baker reads and types: weights, warmth, lengths, the clock, the decimal sign, and paper.
+         */
+        FormsBody: {
+            /** @default h24 */
+            clock: components["schemas"]["Clock"];
+            /** @default point */
+            decimal: components["schemas"]["Decimal"];
+            /** @default mm */
+            length: components["schemas"]["Length"];
+            /** @default g */
+            mass: components["schemas"]["Mass"];
+            /** @default a4 */
+            paper: components["schemas"]["Paper"];
+            /** @default c */
+            warmth: components["schemas"]["Degree"];
+        };
+        /**
          * GivenPart
          * @description What a jar gave at a feed, as far as it is in there still.
          */
@@ -3157,6 +3211,11 @@ export interface components {
              */
             until: string;
         };
+        /**
+         * Length
+         * @enum {string}
+         */
+        Length: "mm" | "in";
         /** LevelBody */
         LevelBody: {
             unit: components["schemas"]["LevelUnit"];
@@ -3235,6 +3294,11 @@ export interface components {
             /** Times */
             times: number;
         };
+        /**
+         * Mass
+         * @enum {string}
+         */
+        Mass: "g" | "oz";
         /**
          * Measured
          * @description An amount as the method says it (2 tbsp of rye), beside its grams.
@@ -3717,6 +3781,11 @@ export interface components {
          * @enum {string}
          */
         Outlook: "hardly_rises" | "may_stay_quiet" | "doubles" | "peaks" | "peaked";
+        /**
+         * Paper
+         * @enum {string}
+         */
+        Paper: "a4" | "letter";
         /**
          * PartOut
          * @description How many bytes of it are here.
@@ -4486,8 +4555,12 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["Finding"][];
         };
-        /** SignUpIn */
+        /**
+         * SignUpIn
+         * @description `forms` are those that the device is used to.
+         */
         SignUpIn: {
+            forms?: components["schemas"]["FormsBody"] | null;
             /** Name */
             name: string;
             /** Password */
@@ -5297,6 +5370,7 @@ export type ChangeOut = components['schemas']['ChangeOut'];
 export type Chapter = components['schemas']['Chapter'];
 export type ChapterKind = components['schemas']['ChapterKind'];
 export type CheckedMethodOut = components['schemas']['CheckedMethodOut'];
+export type Clock = components['schemas']['Clock'];
 export type CodeIn = components['schemas']['CodeIn'];
 export type CodeOut = components['schemas']['CodeOut'];
 export type ColdSpan = components['schemas']['ColdSpan'];
@@ -5306,8 +5380,10 @@ export type ConvertIn = components['schemas']['ConvertIn'];
 export type ConvertOut = components['schemas']['ConvertOut'];
 export type Counsel = components['schemas']['Counsel'];
 export type Days = components['schemas']['Days'];
+export type Decimal = components['schemas']['Decimal'];
 export type DeedBody = components['schemas']['DeedBody'];
 export type DeedKind = components['schemas']['DeedKind'];
+export type Degree = components['schemas']['Degree'];
 export type DegreesIn = components['schemas']['DegreesIn'];
 export type DiscardAct = components['schemas']['DiscardAct'];
 export type DiscardIn = components['schemas']['DiscardIn'];
@@ -5338,6 +5414,7 @@ export type FlourRowOut = components['schemas']['FlourRowOut'];
 export type FlourShare = components['schemas']['FlourShare'];
 export type FlourSpoons = components['schemas']['FlourSpoons'];
 export type Forecast = components['schemas']['Forecast'];
+export type FormsBody = components['schemas']['FormsBody'];
 export type GivenPart = components['schemas']['GivenPart'];
 export type GlanceOut = components['schemas']['GlanceOut'];
 export type Glass = components['schemas']['Glass'];
@@ -5364,12 +5441,14 @@ export type Keeping = components['schemas']['Keeping'];
 export type KeepingOffer = components['schemas']['KeepingOffer'];
 export type KitchenOut = components['schemas']['KitchenOut'];
 export type LeaveBody = components['schemas']['LeaveBody'];
+export type Length = components['schemas']['Length'];
 export type LevelBody = components['schemas']['LevelBody'];
 export type LevelSeen = components['schemas']['LevelSeen'];
 export type LevelUnit = components['schemas']['LevelUnit'];
 export type LookBody = components['schemas']['LookBody'];
 export type LookedAtIn = components['schemas']['LookedAtIn'];
 export type Mark = components['schemas']['Mark'];
+export type Mass = components['schemas']['Mass'];
 export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type MendIn = components['schemas']['MendIn'];
@@ -5400,6 +5479,7 @@ export type OtherWayBody = components['schemas']['OtherWayBody'];
 export type OtherwiseIn = components['schemas']['OtherwiseIn'];
 export type OtherwiseOut = components['schemas']['OtherwiseOut'];
 export type Outlook = components['schemas']['Outlook'];
+export type Paper = components['schemas']['Paper'];
 export type PartOut = components['schemas']['PartOut'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type Peaks = components['schemas']['Peaks'];
@@ -5637,6 +5717,102 @@ export interface operations {
             };
             /** @description Too Many Requests */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    accounts_api_set_account_forms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormsBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -4,6 +4,7 @@ import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, http, SIGNED_OUT } from "../api/client";
 import { outbox, useOutbox } from "../api/outbox";
 import type { Account } from "../api/types";
+import { tellIn, usualForms } from "../lib/forms";
 import { draftsOf, readStored, writeStored } from "../lib/store";
 import { liveIn } from "../lib/time";
 import { Button } from "../ui/button";
@@ -162,6 +163,8 @@ export function Shell() {
   // Before any form of this visit is drawn.
   draftsOf(id ?? "");
   liveIn(account?.time_zone ?? null);
+  const told = account?.forms ?? usualForms(navigator.language);
+  tellIn(told);
   useEffect(() => void outbox.signedInAs(id === null ? null : { id, name }), [id, name]);
   useOneBakerAtATime(id, session.data !== undefined);
   const { refetch } = session;
@@ -199,7 +202,7 @@ export function Shell() {
         )}
         {isIn && <OutboxStrip />}
       </header>
-      <main id="main" className="mx-auto w-full max-w-6xl grow px-3 pb-24 sm:px-6">
+      <main key={JSON.stringify(told)} id="main" className="mx-auto w-full max-w-6xl grow px-3 pb-24 sm:px-6">
         {isIn ? <Outlet /> : <WelcomePage demoOffered={session.data.demo_offered} hasWaiting={signedOut} />}
       </main>
     </div>

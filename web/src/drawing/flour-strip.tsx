@@ -1,4 +1,5 @@
 /** One strip of flour, cut where it went: each part as wide as its share. */
+import { grams } from "../lib/numbers";
 
 type Share = "dough" | "passed_on" | "discard_jar" | "standing" | "thrown_out";
 
@@ -35,7 +36,7 @@ export function FlourStrip({ label, parts, words }: Parts) {
           <span key={share} className="flex items-center gap-2">
             <span className={`size-5 border border-edge ${LOOKS[share]}`} />
             <span>
-              <span className="font-semibold">{Math.round(g)} g</span> {words[share]}
+              <span className="font-semibold">{grams(Math.round(g))}</span> {words[share]}
             </span>
           </span>
         ))}

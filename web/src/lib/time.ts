@@ -8,7 +8,7 @@ import {
   toCalendarDateTime,
   toZoned,
 } from "@internationalized/date";
-import { CLOCK, DATE, LOCALE, NEAR_DAYS, SHORT_DATE, SPANS, WEEKDAY } from "./locale";
+import { clockForm, DATE, LOCALE, NEAR_DAYS, SHORT_DATE, SPANS, WEEKDAY } from "./locale";
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -19,7 +19,12 @@ function format(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTim
 
 /** `14:55` */
 export function clock(at: string | number, zone: string): string {
-  return format(zone, CLOCK).format(new Date(at));
+  return format(zone, clockForm()).format(new Date(at));
+}
+
+/** An hour of the wall, `07:00`, as the baker reads it. */
+export function hourWords(hour: string): string {
+  return clock(`2026-01-01T${hour}Z`, "UTC");
 }
 
 function dayOf(at: string | number, zone: string): CalendarDate {

@@ -1,11 +1,13 @@
 /** Weights as the baker's scale or spoons say them. Grams are the truth; what makes the others of them is the server's. */
-import { grams } from "./numbers";
+
+import { written } from "./locale";
+import { grams, inGrams } from "./numbers";
 
 export type WeightUnit = "g" | "oz" | "spoons";
 
 /** `1.41 oz` */
 export function ounces(value: number, gPerOz: number): string {
-  return `${Number((value / gPerOz).toFixed(2))}\u00a0oz`;
+  return `${written(Number((value / gPerOz).toFixed(2)))}\u00a0oz`;
 }
 
 type Spoonful = { readonly count: number; readonly unit: string };
@@ -36,5 +38,6 @@ type Amount = { readonly add_g: number; readonly in_spoons: readonly Spoonful[] 
 /** An amount in the unit that was chosen, whether it goes in or out. */
 export function amountOf({ add_g: g, in_spoons: parts }: Amount, unit: WeightUnit, gPerOz: number): string {
   if (unit === "oz") return ounces(Math.abs(g), gPerOz);
-  return unit === "spoons" && parts.length > 0 ? spoons(parts) : grams(Math.abs(g));
+  if (unit === "g") return inGrams(Math.abs(g));
+  return parts.length > 0 ? spoons(parts) : grams(Math.abs(g));
 }

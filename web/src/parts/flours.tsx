@@ -3,6 +3,7 @@
 import { useState } from "react";
 import { api, http } from "../api/client";
 import type { Flour, ShelfFlour } from "../api/types";
+import { forms, KG_PER_LB } from "../lib/forms";
 import { newId } from "../lib/ids";
 import { asSent, grams } from "../lib/numbers";
 import { Button } from "../ui/button";
@@ -46,6 +47,11 @@ export function FloursPart() {
   return shelf ? <Editor shelf={shelf} /> : <Loading what={partsText.lookingAtTheFlours} />;
 }
 
+/** A price is typed for a kilo or a pound, as the baker weighs, and kept for a kilo. */
+function perKilo(price: number | null): number | null {
+  return typeof price === "number" && forms().mass === "oz" ? price / KG_PER_LB : price;
+}
+
 function Editor({ shelf }: { readonly shelf: Shelf }) {
   const { act, problem } = useAct();
   const [kind, setKind] = useState<Flour>("rye");
@@ -55,7 +61,7 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
   const put = (flours: Shelf) => act(http.PUT("/api/flours", { body: { flours: [...flours] } }));
   // Not a form of its own: it also stands inside the one of a new jar.
   const add = async () => {
-    const one = { id: newId(), flour: kind, name, price_per_kg: asSent(price), g: asSent(bag) };
+    const one = { id: newId(), flour: kind, name, price_per_kg: perKilo(asSent(price)), g: asSent(bag) };
     if (await put([...shelf, { ...one, weighed_at: null } as ShelfFlour])) {
       setName("");
       setPrice("");
@@ -72,7 +78,7 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
                 <span className="font-semibold">{one.name}</span>{" "}
                 <span className="text-soft">
                   {FLOUR_WORDS[one.flour]}
-                  {one.price_per_kg != null && ` · ${pantryText.aKiloCostsSo(one.price_per_kg.toFixed(2))}`}
+                  {one.price_per_kg != null && ` · ${pantryText.aKiloCostsSo(one.price_per_kg)}`}
                   {one.g != null && ` · ${pantryText.bagOf(grams(one.g))}`}
                 </span>
               </span>
@@ -92,19 +98,10 @@ function Editor({ shelf }: { readonly shelf: Shelf }) {
           onChange={(event) => setName(event.target.value)}
         />
         <div className="w-32">
-          <NumberField
-            label={pantryText.aKiloCosts}
-            value={price}
-            onChange={(event) => setPrice(event.target.value)}
-          />
+          <NumberField label={pantryText.aKiloCosts} value={price} onText={(text) => setPrice(text)} />
         </div>
         <div className="w-36">
-          <NumberField
-            label={pantryText.inTheBag}
-            unit="g"
-            value={bag}
-            onChange={(event) => setBag(event.target.value)}
-          />
+          <NumberField label={pantryText.inTheBag} unit="g" value={bag} onText={(text) => setBag(text)} />
         </div>
         <Button onClick={() => void add()}>{partsText.putThere}</Button>
       </div>

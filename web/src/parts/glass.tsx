@@ -59,14 +59,14 @@ export function GlassPart({
             unit="ml"
             hint={newJarText.weighTheWaterThatIt}
             value={draft.volume}
-            onChange={(event) => set({ volume: event.target.value })}
+            onText={(text) => set({ volume: text })}
             error={error("volume_ml")}
           />
           <NumberField
             label={newJarText.insideHeight}
             unit="mm"
             value={draft.height}
-            onChange={(event) => set({ height: event.target.value })}
+            onText={(text) => set({ height: text })}
             error={error("height_mm")}
           />
           <div className="sm:col-span-2">
@@ -86,7 +86,7 @@ export function GlassPart({
           unit="g"
           hint={newJarText.cleanAndDryLidOff}
           value={draft.tare}
-          onChange={(event) => set({ tare: event.target.value })}
+          onText={(text) => set({ tare: text })}
           error={error("tare_g")}
         />
       </div>

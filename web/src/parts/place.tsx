@@ -50,7 +50,7 @@ export function PlacePart({ draft, set, error, places }: Props & { readonly plac
           unit="°C"
           hint={newJarText.n24To27IsBest}
           value={draft.warmth}
-          onChange={(event) => set({ warmth: event.target.value })}
+          onText={(text) => set({ warmth: text })}
           error={error("warmth_c")}
         />
         <NumberField
@@ -58,7 +58,7 @@ export function PlacePart({ draft, set, error, places }: Props & { readonly plac
           unit="°C"
           hint={commonText.onlyIfItIsColder}
           value={draft.night}
-          onChange={(event) => set({ night: event.target.value })}
+          onText={(text) => set({ night: text })}
           error={error("night_c")}
         />
       </div>

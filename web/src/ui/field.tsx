@@ -1,4 +1,6 @@
-import { type ComponentProps, type ReactNode, useId } from "react";
+import { type ComponentProps, type ReactNode, useId, useState } from "react";
+import { isKept, type Kept, keptOf, shownOf, signOf } from "../lib/forms";
+import { typed } from "../lib/numbers";
 
 type Shared = {
   readonly label: string;
@@ -73,9 +75,45 @@ export function TextField({
   );
 }
 
-/** A number typed by hand: any keyboard's digits, a decimal comma or point; the text stays as typed. */
-export function NumberField(props: Shared & ComponentProps<"input">) {
-  return <TextField inputMode="decimal" autoComplete="off" {...props} />;
+type NumberProps = Omit<Shared & ComponentProps<"input">, "onChange" | "value"> & {
+  readonly value: string;
+  readonly onText: (text: string) => void;
+};
+
+/**
+ * A number typed by hand: any keyboard's digits, a decimal comma or point; the text stays as typed. One in g, °C or mm is
+ * asked for in the baker's own unit, and `value` and `onText` speak in the kept one.
+ */
+export function NumberField({ unit, value, placeholder, onText, ...rest }: NumberProps) {
+  const [text, setText] = useState<string | null>(null);
+  const own = isKept(unit) ? unit : null;
+  const shown = text !== null && asKept(own, text) === value ? text : asShown(own, value);
+  return (
+    <TextField
+      inputMode="decimal"
+      autoComplete="off"
+      {...rest}
+      {...(unit !== undefined && { unit: own ? signOf(own) : unit })}
+      {...(placeholder !== undefined && { placeholder: asShown(own, placeholder) })}
+      value={shown}
+      onChange={(event) => {
+        setText(event.target.value);
+        onText(asKept(own, event.target.value));
+      }}
+    />
+  );
+}
+
+function asKept(own: Kept | null, text: string): string {
+  const value = typed(text);
+  if (own === null || value === null || Number.isNaN(value) || signOf(own) === own) return text;
+  return String(keptOf(own, value));
+}
+
+function asShown(own: Kept | null, text: string): string {
+  const value = typed(text);
+  if (own === null || value === null || Number.isNaN(value) || signOf(own) === own) return text;
+  return String(Number(shownOf(own, value).toFixed(2)));
 }
 
 export function TextArea({ label, hint, error, ...rest }: Shared & ComponentProps<"textarea">) {

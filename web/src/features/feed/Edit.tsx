@@ -47,7 +47,7 @@ export function EditFeed({
             label={feedText.kept}
             unit="g"
             value={draft.keep}
-            onChange={(event) => set({ keep: event.target.value })}
+            onText={(text) => set({ keep: text })}
             error={problemAt(problems, "keep_g")}
           />
         )}
@@ -55,7 +55,7 @@ export function EditFeed({
           label={feedText.water}
           unit="g"
           value={draft.water}
-          onChange={(event) => set({ water: event.target.value })}
+          onText={(text) => set({ water: text })}
           error={problemAt(problems, "water_g")}
         />
         {feed.flours.map((part, place) => (
@@ -64,7 +64,7 @@ export function EditFeed({
             label={capital(FLOUR_WORDS[part.flour])}
             unit="g"
             value={draft.flours[part.flour] ?? ""}
-            onChange={(event) => set({ flours: { ...draft.flours, [part.flour]: event.target.value } })}
+            onText={(text) => set({ flours: { ...draft.flours, [part.flour]: text } })}
             error={problemAt(problems, `flours.${part.flour}`, `flours.${place}.g`)}
           />
         ))}
@@ -72,7 +72,7 @@ export function EditFeed({
           label={feedText.line}
           unit="mm"
           value={draft.line}
-          onChange={(event) => set({ line: event.target.value })}
+          onText={(text) => set({ line: text })}
           error={problemAt(problems, "line_mm")}
         />
       </div>

@@ -141,7 +141,7 @@ export function Finish({
               unit="mm"
               hint={feedText.heightAfterTheFeedIf}
               value={draft.line}
-              onChange={(event) => set({ line: event.target.value })}
+              onText={(text) => set({ line: text })}
               error={problemAt(problems, "line_mm")}
             />
             <TextArea

@@ -4,6 +4,7 @@ import { api } from "../../api/client";
 import type { LogEntry, OpenJar } from "../../api/types";
 import { useAwake } from "../../lib/awake";
 import { type CarriedFeed, carriedKey } from "../../lib/carried";
+import { forms } from "../../lib/forms";
 import { useTitle } from "../../lib/hooks";
 import { feedKey, readStored, useDraft, writeStored } from "../../lib/store";
 import type { WeightUnit } from "../../lib/units";
@@ -57,7 +58,7 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
   const [search] = useSearchParams();
   const already = search.has("already");
   const [draft, setDraft, clear] = useDraft<FeedDraft>(feedKey(jar.id), () => {
-    const fresh = emptyFeed(readStored<WeightUnit>(UNIT) ?? "g");
+    const fresh = emptyFeed(readStored<WeightUnit>(UNIT) ?? forms().mass);
     // A feed that was reckoned for it goes in as it was reckoned.
     const carried = readStored<CarriedFeed>(carriedKey(jar.id));
     if (carried) {

@@ -2,10 +2,11 @@ import { type FormEvent, useEffect, useRef, useState } from "react";
 import { api } from "../../api/client";
 import { type ScaleState, useScale } from "../../api/scale";
 import type { OpenJar, Problem, ScaleStep, Sheet } from "../../api/types";
+import { forms } from "../../lib/forms";
 import { grams, typed } from "../../lib/numbers";
 import { useStored } from "../../lib/store";
 import { when } from "../../lib/time";
-import { amountOf, ounces, spoons } from "../../lib/units";
+import { amountOf, spoons } from "../../lib/units";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { Confirm } from "../../ui/confirm";
@@ -13,6 +14,7 @@ import { NumberField } from "../../ui/field";
 import {
   actHint,
   actWords,
+  asTyped,
   blendLine,
   FLOUR_WORDS,
   feedText,
@@ -22,7 +24,7 @@ import {
   roomWords,
   roughly,
   STYLE_CHOICES,
-  UNIT_CHOICES,
+  unitChoices,
 } from "../../words";
 import { type FeedDraft, type Field, fieldOf, isFarOff, meant, readOff, textOf, withText } from "./draft";
 import { Filling } from "./Filling";
@@ -163,7 +165,7 @@ export function StepScreen({
         <Confirm
           open={asking !== null}
           onOpenChange={() => setAsking(null)}
-          title={feedText.plannedAre(`${asking ?? ""} g`, grams(planned))}
+          title={feedText.plannedAre(asTyped(asking ?? ""), grams(planned))}
           yes={feedText.yesThatIsRight}
           no={feedText.letMeLook}
           onYes={() => set({ sure: [...(draft.sure ?? []), meant(draft, field)], step: at + 1 })}
@@ -205,7 +207,7 @@ function EmptyJar({
         unit="g"
         hint={feedText.thenTheScaleTells}
         value={(empty ? draft.tare : draft.jarAndAll) ?? ""}
-        onChange={(event) => set(empty ? { tare: event.target.value } : { jarAndAll: event.target.value })}
+        onText={(text) => set(empty ? { tare: text } : { jarAndAll: text })}
         error={problemAt(problems, empty ? "tare_g" : "jar_and_all_g")}
       />
     </div>
@@ -225,7 +227,7 @@ function Target({
   readonly step: ScaleStep;
   readonly gPerOz: number;
 }) {
-  const big = unit === "oz" ? ounces(target, gPerOz) : grams(target);
+  const big = unit === "spoons" ? grams(target) : amountOf({ add_g: target, in_spoons: [] }, unit, gPerOz);
   return (
     <p id="step-shows" className="leading-none">
       <span className="block text-soft">
@@ -233,7 +235,7 @@ function Target({
         {step.do === "empty_jar" ? feedText.theScaleShows : feedText.theScaleThenShows}
       </span>
       <span className="mt-2 block text-[clamp(4.5rem,20vw,8.5rem)] font-bold tracking-tight">{big}</span>
-      {unit !== "g" && step.add_g !== 0 && (
+      {unit !== forms().mass && step.add_g !== 0 && (
         <span className="text-lg text-soft">
           {feedText.isIt2(amountOf(step, unit, gPerOz), grams(Math.abs(step.add_g)))}
         </span>
@@ -317,9 +319,7 @@ function Real({
         label={spoon && step.do === "take_out" ? feedText.takenOutIfNot(planned) : label}
         unit={spoon ? (step.in_spoons[0]?.unit ?? "g") : "g"}
         value={spoon ? counted : textOf(draft, field)}
-        onChange={(event) =>
-          spoon ? count(event.target.value) : set(withText(draft, field, event.target.value))
-        }
+        onText={(text) => (spoon ? count(text) : set(withText(draft, field, text)))}
         error={error}
       />
     </div>
@@ -361,7 +361,7 @@ function How({
         {!hand && (
           <Choice
             label={feedText.saidIn}
-            items={UNIT_CHOICES}
+            items={unitChoices()}
             value={draft.unit}
             onChange={(unit) => unit && set({ unit })}
           />

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from "react";
 import { api, http } from "../../api/client";
 import type { Station } from "../../api/types";
 import { nowMs } from "../../lib/clock";
+import { degrees } from "../../lib/numbers";
 import { homeZone, when } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
@@ -42,7 +43,7 @@ export function ThermometersPart() {
               <span className="text-soft">
                 {one.last_at === null
                   ? houseText.hasSaidNothingYet
-                  : `${one.last_c} °C, ${when(one.last_at, nowMs(), homeZone())}`}
+                  : `${degrees(one.last_c ?? 0)}, ${when(one.last_at, nowMs(), homeZone())}`}
               </span>
             </span>
             <Button look="plain" onClick={() => setLeaving(one)}>

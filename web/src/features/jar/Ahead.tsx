@@ -60,7 +60,7 @@ function WhatIf({ opened }: { readonly opened: OpenJar }) {
           label={jarText.whatIfItStoodAt}
           unit="°C"
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onText={(text) => setText(text)}
           error={asked ? error : jarText.typeTheDegreesSuchAs}
         />
       </div>

@@ -262,7 +262,7 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
         {since?.highest && since.last && since.highest.times > since.last.times && (
           <Fact name="Highest" value={highestWords(since.highest, since.last, now, zone)} />
         )}
-        {held && !byHand && <Fact name="In the jar" value={`${Math.round(held.total_g)} g`} />}
+        {held && !byHand && <Fact name="In the jar" value={grams(Math.round(held.total_g))} />}
         {held?.hydration_percent != null && !byHand && (
           <Fact name="Hydration" value={percent(held.hydration_percent)} />
         )}

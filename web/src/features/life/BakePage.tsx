@@ -7,7 +7,7 @@ import { nowIso, nowMs } from "../../lib/clock";
 import { useRested, useTitle } from "../../lib/hooks";
 import { asSent, grams, typed } from "../../lib/numbers";
 import { useDraft } from "../../lib/store";
-import { daysAhead, dayWord, fromField, toField, when } from "../../lib/time";
+import { daysAhead, dayWord, fromField, hourWords, toField, when } from "../../lib/time";
 import { useNoting } from "../../parts/noting";
 import { OfJar } from "../../parts/of-jar";
 import { Button, ButtonLink } from "../../ui/button";
@@ -77,7 +77,7 @@ function Bake({ opened }: { readonly opened: OpenJar }) {
             label={lifeText.needs}
             unit="g"
             value={draft.grams}
-            onChange={(event) => set({ grams: event.target.value })}
+            onText={(text) => set({ grams: text })}
           />
           <Choice
             label={lifeText.day}
@@ -87,7 +87,7 @@ function Bake({ opened }: { readonly opened: OpenJar }) {
           />
           <Choice
             label={lifeText.mixingAt}
-            items={HOURS.map((value) => ({ value, label: value }))}
+            items={HOURS.map((value) => ({ value, label: hourWords(value) }))}
             value={HOURS.find((value) => value === draft.hour) ?? null}
             onChange={(hour) => hour && set({ hour })}
           />
@@ -112,7 +112,7 @@ function Bake({ opened }: { readonly opened: OpenJar }) {
                 label={lifeText.stays}
                 unit="g"
                 value={draft.leaves}
-                onChange={(event) => set({ leaves: event.target.value })}
+                onText={(text) => set({ leaves: text })}
               />
               <Choice
                 label={lifeText.again}

@@ -40,7 +40,7 @@ export function EditUse({ opened, editing, entry }: Editing<UseBody>) {
         label={lifeText.howMuch}
         unit="g"
         value={draft.g}
-        onChange={(event) => set({ g: event.target.value })}
+        onText={(text) => set({ g: text })}
         error={problemAt(problems, "g")}
       />
       <AmendEnd

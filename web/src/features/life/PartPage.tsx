@@ -171,7 +171,7 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
           label={lifeText.howMuch}
           unit="g"
           value={draft.g}
-          onChange={(event) => set({ g: event.target.value })}
+          onText={(text) => set({ g: text })}
           error={problemAt(problems, "g")}
         />
         {own && (
@@ -241,7 +241,7 @@ function Differs({
             label={commonText.warmth}
             unit="°C"
             value={draft.warmth}
-            onChange={(event) => set({ warmth: event.target.value })}
+            onText={(text) => set({ warmth: text })}
             error={error}
           />
         </div>
@@ -302,14 +302,14 @@ function Back({ opened }: { readonly opened: OpenJar }) {
           label={lifeText.ofFlour}
           unit="g"
           value={draft.flourG}
-          onChange={(event) => set({ flourG: event.target.value })}
+          onText={(text) => set({ flourG: text })}
           error={problemAt(problems, flourField) ?? problemAt(problems, "flours.0.g")}
         />
         <NumberField
           label={lifeText.ofWater}
           unit="g"
           value={draft.waterG}
-          onChange={(event) => set({ waterG: event.target.value })}
+          onText={(text) => set({ waterG: text })}
           error={problemAt(problems, "water_g")}
         />
       </div>

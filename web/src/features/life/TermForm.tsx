@@ -43,7 +43,7 @@ function GlassForm({ draft, set, error, glasses }: FormProps & { readonly glasse
           label={lifeText.lineMeasured}
           unit="mm"
           value={draft.line}
-          onChange={(event) => set({ line: event.target.value })}
+          onText={(text) => set({ line: text })}
           error={error("line_mm")}
         />
       </div>
@@ -83,7 +83,7 @@ function FlourForm({ draft, set, error }: FormProps) {
               key={flour}
               label={lifeText.partsOf(FLOUR_WORDS[flour])}
               value={draft.parts[flour] ?? "1"}
-              onChange={(event) => set({ parts: { ...draft.parts, [flour]: event.target.value } })}
+              onText={(text) => set({ parts: { ...draft.parts, [flour]: text } })}
             />
           ))}
         </div>
@@ -113,7 +113,7 @@ function RhythmForm({ draft, set, error }: FormProps) {
           label={lifeText.otherHours}
           unit={lifeText.hoursUnit}
           value={draft.every}
-          onChange={(event) => set({ every: event.target.value })}
+          onText={(text) => set({ every: text })}
           error={error("every_h")}
         />
       </div>
@@ -133,7 +133,7 @@ function AmountForm({ draft, set, error }: FormProps) {
       unit={unit}
       hint={lifeText.emptyAsTheWay}
       value={draft[key]}
-      onChange={(event) => set({ [key]: event.target.value })}
+      onText={(text) => set({ [key]: text })}
       error={error(name)}
     />
   );
@@ -151,7 +151,7 @@ function AmountForm({ draft, set, error }: FormProps) {
           label={lifeText.sizeOfTheWay}
           unit="×"
           value={draft.size}
-          onChange={(event) => set({ size: event.target.value })}
+          onText={(text) => set({ size: text })}
         />
         {field(lifeText.seedKept, "g", "seed", "seed_g")}
         {field(lifeText.flourToSeed, "", "flourParts", "flour_parts")}

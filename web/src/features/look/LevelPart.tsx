@@ -9,13 +9,14 @@ import { LevelSlider } from "../../ui/level-slider";
 import { commonText, lookText, UNIT_NAMES } from "../../words";
 import { asSeen, boundsOf, fromSeen, type LookDraft, lineOf, toSeen } from "./draft";
 
-const UNITS = choiceItems(UNIT_NAMES);
 const UNIT_HINTS: Record<LevelUnit, string> = {
   times: lookText.timesTheLine2Is,
   percent: lookText.risenBySoMuch100,
   mm: lookText.fromTheInsideBottomOf,
   ml: lookText.asTheScaleOnThe,
 };
+/** Millimetres may be typed as inches. */
+const unitOf = (unit: LevelUnit) => (unit === "mm" ? { unit } : {});
 const SCALE = 3;
 /** How far one press of an arrow key goes, and how far over the level a smear is first drawn. */
 const KEY_STEP = 0.05;
@@ -111,10 +112,11 @@ export function LevelPart({
       <div className="flex w-72 max-w-full flex-col gap-3">
         <NumberField
           label={commonText.level}
+          {...unitOf(draft.unit)}
           value={draft.level}
           error={errors.level}
           hint={UNIT_HINTS[draft.unit]}
-          onChange={(event) => set({ level: event.target.value })}
+          onText={(text) => set({ level: text })}
         />
         {onOverflow && <Button onClick={onOverflow}>{lookText.itRanOverNoteIt}</Button>}
         {!draft.smear ? (
@@ -125,10 +127,11 @@ export function LevelPart({
           <div className="flex items-end gap-2">
             <NumberField
               label={commonText.highMark}
+              {...unitOf(draft.unit)}
               value={draft.high}
               error={errors.high}
               hint={lookText.theDottedLineTheHighest}
-              onChange={(event) => set({ high: event.target.value })}
+              onText={(text) => set({ high: text })}
             />
             <Button look="plain" className="mb-7" onClick={() => set({ smear: false, high: "" })}>
               {lookText.none}
@@ -137,7 +140,7 @@ export function LevelPart({
         )}
         <Choice
           label={lookText.measuredIn}
-          items={UNITS}
+          items={choiceItems(UNIT_NAMES)}
           value={draft.unit}
           onChange={(unit) =>
             unit &&

@@ -183,7 +183,7 @@ function Measured({ draft, set, problems, uses, asked }: Parts & { readonly aske
               unit="°C"
               hint={lookText.ofTheJarOrBeside}
               value={draft.celsius}
-              onChange={(event) => set({ celsius: event.target.value })}
+              onText={(text) => set({ celsius: text })}
               error={problemAt(problems, "celsius")}
             />
           )}
@@ -192,7 +192,7 @@ function Measured({ draft, set, problems, uses, asked }: Parts & { readonly aske
               label={lookText.ph}
               hint={lookText.afterStirringReadAtOnce}
               value={draft.ph}
-              onChange={(event) => set({ ph: event.target.value })}
+              onText={(text) => set({ ph: text })}
               error={problemAt(problems, "ph")}
             />
           )}

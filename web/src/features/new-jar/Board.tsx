@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Catalogue } from "../../api/types";
-import { grams } from "../../lib/numbers";
+import { degrees, grams } from "../../lib/numbers";
 import { FloursPart } from "../../parts/flours";
 import { GlassPart } from "../../parts/glass";
 import { PlacePart } from "../../parts/place";
@@ -50,7 +50,7 @@ export function Usual({ catalogue, ...part }: PartProps & { readonly catalogue: 
       </Line>
       <Line
         label={commonText.whereItStands}
-        said={`${draft.warmth}\u00a0°C${night}`}
+        said={`${degrees(draft.warmth)}${night}`}
         open={wrong("warmth_c", "night_c")}
       >
         <PlacePart {...part} places={catalogue.places} />

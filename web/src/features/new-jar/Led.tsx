@@ -283,7 +283,7 @@ function Mix({
               <NumberField
                 label={newJarText.partsOf(nameOf(flour))}
                 value={part}
-                onChange={(event) => onChange({ ...picked, [flour]: event.target.value })}
+                onText={(text) => onChange({ ...picked, [flour]: text })}
               />
             </div>
           ))}

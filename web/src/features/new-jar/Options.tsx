@@ -2,7 +2,7 @@ import type { BlendOption, Family, Flour, Option, OptionCode, Problem } from "..
 import { useFlourNames, useShelfFirst } from "../../parts/flours";
 import { Choice, Choices } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
-import { newJarText, OPTION_WORDS, PICK_WORDS, problemAt, SCALE_UNITS } from "../../words";
+import { newJarText, OPTION_WORDS, PICK_WORDS, problemAt, rangeWords, SCALE_UNITS } from "../../words";
 import { blendInUse, type Chosen, optionsThatMatter, partsOf, picksOf } from "./draft";
 
 type Parts = {
@@ -72,7 +72,7 @@ function OneOption({ option, ...parts }: Parts & { readonly option: Option }) {
       />
     );
   }
-  const range = newJarText.to(option.least, option.most, SCALE_UNITS[option.scale]);
+  const range = rangeWords(option.least, option.most, option.scale);
   return (
     <div className="max-w-80">
       <NumberField
@@ -81,7 +81,7 @@ function OneOption({ option, ...parts }: Parts & { readonly option: Option }) {
         placeholder={String(option.default)}
         hint={hint ? `${range} ${hint}` : range}
         value={text}
-        onChange={(event) => choose(option.code, event.target.value)}
+        onText={(text) => choose(option.code, text)}
         error={error}
       />
     </div>
@@ -120,7 +120,7 @@ function Blend({
               <NumberField
                 label={newJarText.partsOf(nameOf(flour))}
                 value={parts[flour] ?? "1"}
-                onChange={(event) => choose(option.code, { ...parts, [flour]: event.target.value })}
+                onText={(text) => choose(option.code, { ...parts, [flour]: text })}
               />
             </div>
           ))}

@@ -145,7 +145,7 @@ function TakeOut({
           label={pantryText.howMuch}
           unit="g"
           value={much}
-          onChange={(event) => setMuch(event.target.value)}
+          onText={(text) => setMuch(text)}
           error={problemAt(problems, "g")}
         />
       </div>
@@ -202,7 +202,7 @@ function Size({
           label={pantryText.itHolds}
           unit="ml"
           value={ml}
-          onChange={(event) => setMl(event.target.value)}
+          onText={(text) => setMl(text)}
           error={problemAt(problems, "ml")}
         />
       </div>

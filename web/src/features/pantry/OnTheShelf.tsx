@@ -126,12 +126,7 @@ function OneBag({ bag }: { readonly bag: Bag }) {
           }}
         >
           <div className="w-36">
-            <NumberField
-              label={pantryText.inTheBag}
-              unit="g"
-              value={g}
-              onChange={(event) => setG(event.target.value)}
-            />
+            <NumberField label={pantryText.inTheBag} unit="g" value={g} onText={(text) => setG(text)} />
           </div>
           <Button type="submit" look="act" disabled={!shelf.data || g.trim() === ""}>
             {pantryText.soMuch}

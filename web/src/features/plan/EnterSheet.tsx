@@ -72,7 +72,7 @@ function Enter({ opened }: { readonly opened: OpenJar }) {
               label={enterText.level}
               unit="×"
               value={row.level}
-              onChange={(event) => set(row.id, { level: event.target.value })}
+              onText={(text) => set(row.id, { level: text })}
               error={faultOf(fault, row.id, "level")}
             />
             <label className="flex min-h-11 items-center gap-2 font-semibold">

@@ -66,7 +66,7 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
         unit="°C"
         placeholder={String(told.stands.warmth_c)}
         value={warmth}
-        onChange={(event) => setWarmth(event.target.value)}
+        onText={(text) => setWarmth(text)}
       />
       <Choice label={planText.anotherFlour} items={FLOURS} value={flour} onChange={setFlour} none />
       <Choice label={planText.anotherRhythm} items={RHYTHMS} value={rhythm} onChange={setRhythm} none />

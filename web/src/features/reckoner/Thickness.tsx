@@ -63,7 +63,7 @@ export function Thickness() {
                 unit="g"
                 value={row.keep}
                 placeholder={reckonerText.all}
-                onChange={(event) => set(at, { keep: event.target.value })}
+                onText={(text) => set(at, { keep: text })}
                 error={wrong(at, "keep")}
               />
             ) : (
@@ -73,14 +73,14 @@ export function Thickness() {
               label={reckonerText.flour}
               unit="g"
               value={row.flour}
-              onChange={(event) => set(at, { flour: event.target.value })}
+              onText={(text) => set(at, { flour: text })}
               error={wrong(at, "flour")}
             />
             <NumberField
               label={reckonerText.water}
               unit="g"
               value={row.water}
-              onChange={(event) => set(at, { water: event.target.value })}
+              onText={(text) => set(at, { water: text })}
               error={wrong(at, "water")}
             />
             {after[at] && problems.length === 0 && (

@@ -69,7 +69,7 @@ export function Sum<T extends Record<string, string>>({
       label={label}
       {...(unit ? { unit } : {})}
       value={asked.values[name] ?? ""}
-      onChange={(event) => set(event.target.value)}
+      onText={(text) => set(text)}
       error={wrong ? problemWords(wrong) : null}
     />
   );

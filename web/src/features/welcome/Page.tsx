@@ -5,6 +5,7 @@ import { http } from "../../api/client";
 import { outbox } from "../../api/outbox";
 import type { Problem } from "../../api/types";
 import { JarDrawing, type JarState } from "../../drawing/jar";
+import { usualForms } from "../../lib/forms";
 import { useTitle } from "../../lib/hooks";
 import { deviceZone } from "../../lib/time";
 import { Button } from "../../ui/button";
@@ -25,6 +26,12 @@ const MODEL: JarState = {
 
 /** By password, with a new account, or by a code on paper or from whoever keeps the house. */
 type Way = "in" | "up" | "code";
+
+/** What this device is used to; letters are written on American paper where ounces are weighed. */
+function formsHere() {
+  const usual = usualForms(navigator.language);
+  return { ...usual, paper: usual.mass === "oz" ? ("letter" as const) : ("a4" as const) };
+}
 
 const TITLES: Record<Way, string> = {
   in: welcomeText.signIn,
@@ -73,7 +80,8 @@ export function WelcomePage({
     event.preventDefault();
     const ways = {
       in: () => http.POST("/api/session", { body: { name, password } }),
-      up: () => http.POST("/api/accounts", { body: { name, password, time_zone: deviceZone() } }),
+      up: () =>
+        http.POST("/api/accounts", { body: { name, password, time_zone: deviceZone(), forms: formsHere() } }),
       code: () => http.POST("/api/recover", { body: { name, code, password } }),
     };
     void arrive(ways[way]);

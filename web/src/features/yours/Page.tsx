@@ -4,6 +4,7 @@ import { OutOfReach } from "../../ui/states";
 import { yoursText } from "../../words";
 import { AccessPart } from "./Access";
 import { DataPart } from "./Data";
+import { UnitsPart } from "./Units";
 
 /** What is the baker's own: the account, and all that it holds. */
 export function YoursPage() {
@@ -16,6 +17,7 @@ export function YoursPage() {
     <div className="pt-6">
       <h1 className="text-3xl">{yoursText.yours}</h1>
       <div className="mt-6 grid gap-12 md:grid-cols-2">
+        <UnitsPart forms={account.forms} />
         <DataPart isDemo={account.is_demo} />
         {!account.is_demo && <AccessPart account={account} />}
       </div>

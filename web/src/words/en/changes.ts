@@ -1,6 +1,6 @@
 /** What moved the plan, or went other than planned, in a sentence. */
 import type { Advice, ChangeCode, Flour, PlanChange } from "../../api/types";
-import { grams } from "../../lib/numbers";
+import { degrees, grams } from "../../lib/numbers";
 import { span, when } from "../../lib/time";
 import { ADVICE_NAMES } from "./counsel";
 import { FLOUR_WORDS } from "./flours";
@@ -39,7 +39,7 @@ const WORDS: Record<ChangeCode, (facts: Facts) => string> = {
     `In the fridge for ${hours(facts)}, which counts little. The next feed waits for it.`,
   moved_into_hours: (facts) => `Moved by ${hours(facts)} into your hours.`,
   no_room_in_hours: () => "Your hours leave no room in the time that is best. It stands as near as it can.",
-  moved: (facts) => `It stands at ${facts.celsius} °C from then on.`,
+  moved: (facts) => `It stands at ${degrees(facts.celsius ?? 0)} from then on.`,
   other_jar: (facts) => `It went into another jar, of ${facts.ml} ml.`,
   new_flour: (facts) => `Fed with ${flours(facts)} from then on.`,
   new_rhythm: (facts) => `Fed every ${facts.hours} hours from then on.`,

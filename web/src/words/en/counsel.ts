@@ -1,6 +1,6 @@
 /** Advice and cautions in words: what to change, why, and what the plan would be with it. */
 import type { About, Advice, Counsel, Notice, SignCode, WordBody } from "../../api/types";
-import { grams } from "../../lib/numbers";
+import { degreesSpan, grams } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { ASKED_NAMES, SIGN_NAMES } from "./judging";
 import { addedWords, keptWords } from "./measure";
@@ -19,7 +19,7 @@ const ADVICE_WORDS: Record<Advice, (count: number) => string> = {
   thicker: (count) => `Add a sixth less water at ${feeds(count)}`,
   clean_jar: () => "Feed it into a clean jar next time",
   skip_discard: () => "Take nothing out at the next feed",
-  warmer_place: () => "Find it a spot at 24 to 26 °C",
+  warmer_place: () => `Find it a spot at ${degreesSpan(24, 26)}`,
   cooler_place: () => "Move it somewhere cooler now",
   set_spare: () => "Set a spare aside: a spoonful of it, fed, in a jar of its own in the fridge",
 };

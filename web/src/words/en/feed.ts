@@ -1,4 +1,5 @@
 /** What is said by the place “feed”. */
+import { length } from "../../lib/numbers";
 
 export const feedText = {
   isIt: (name: string | number, detail: string | number) => `${name} is ${detail}.`,
@@ -22,7 +23,7 @@ export const feedText = {
   toBe: (ratio: string | number) => `to be ${ratio}`,
   waterToFlour: (amount: string | number) => ` · ${amount} % water to flour`,
   markTheLineLidOn: "Mark the line, lid on loosely",
-  aboutMmFromTheBottom: (amount: string | number) => ` (about ${amount} mm from the bottom)`,
+  aboutMmFromTheBottom: (amount: string | number) => ` (about ${length(amount)} from the bottom)`,
   scrapeTheWallsDownWipe: (detail: string | number) =>
     `Scrape the walls down, wipe the rim, mark where it stands${detail}. Rinse the spoon at once.`,
   theTakenOut: (grams: string | number) => `The ${grams} taken out`,

@@ -62,7 +62,7 @@ describe("a forecast", () => {
 
   it("says why, and what contradicts it", () => {
     expect(basisWords(FORECAST, false)).toBe(
-      "Reckoned at 22 °C; this jar goes 10 % slower and 8 % higher than the book (3 feeds watched).",
+      "Reckoned at 22\u00a0°C; this jar goes 10 % slower and 8 % higher than the book (3 feeds watched).",
     );
     const young = { ...FORECAST.basis, faster_percent: 0, higher_percent: 0, watched: 0 };
     expect(basisWords({ ...FORECAST, basis: young, surprising: ["x"] }, true)).toMatch(
@@ -105,7 +105,7 @@ describe("what earlier jars taught", () => {
 
   it("names the warmth that a jar behaves like", () => {
     expect(basisWords({ ...FORECAST, basis: { ...FORECAST.basis, as_if_c: 19 } }, false)).toContain(
-      "It behaves as if it stood at about 19 °C.",
+      "It behaves as if it stood at about 19\u00a0°C.",
     );
   });
 });
@@ -113,7 +113,7 @@ describe("what earlier jars taught", () => {
 describe("past the likely day", () => {
   it("says what is missing and what would help", () => {
     expect(heldUpWords(["cool", "low"])).toBe(
-      "It was likely to be ready by now. It stands cool. Somewhere warmer, about 24 °C, it would get there sooner. It does not rise high enough yet: keep more of the old at each feed, or give it some whole-grain flour.",
+      "It was likely to be ready by now. It stands cool. Somewhere warmer, about 24\u00a0°C, it would get there sooner. It does not rise high enough yet: keep more of the old at each feed, or give it some whole-grain flour.",
     );
   });
 });

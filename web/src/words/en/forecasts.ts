@@ -1,5 +1,6 @@
 /** What is forecast, in words that say that it is. */
 import type { Forecast, HoldUp, Outlook, Ready, Span, Taught } from "../../api/types";
+import { degrees } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
 
 /** `about 15:40, between 14:50 and 16:40`; days are named where they are not today. */
@@ -53,7 +54,9 @@ export function readyWords(
 export const HOLD_UP_WORDS: Record<HoldUp, string> = {
   no_level: "Nobody has read a level lately: one look with a level, near its peak, would tell how it stands.",
   not_watched: "Nobody has looked near the peak of its last feeds: one look there would tell how it stands.",
-  cool: "It stands cool. Somewhere warmer, about 24 °C, it would get there sooner.",
+  get cool() {
+    return `It stands cool. Somewhere warmer, about ${degrees(24)}, it would get there sooner.`;
+  },
   thin: "It is too thin to hold its gas: a thicker mix would show what it can do.",
   few: "Its yeast is still few. Whole-grain flour and more of the old kept at each feed help; more feeding does not.",
   low: "It does not rise high enough yet: keep more of the old at each feed, or give it some whole-grain flour.",
@@ -125,6 +128,6 @@ export function basisWords({ basis, surprising }: Forecast, yeastUnshown: boolea
   const odd = surprising.length
     ? " One look lies far from the rest: misread, or something changed. It widens the forecast."
     : "";
-  const elsewhere = asIf === null ? "" : ` It behaves as if it stood at about ${asIf} °C.`;
-  return `Reckoned at ${Math.round(celsius)} °C; ${jar} (${seen}).${elsewhere}${rest}${odd}`;
+  const elsewhere = asIf === null ? "" : ` It behaves as if it stood at about ${degrees(asIf)}.`;
+  return `Reckoned at ${degrees(Math.round(celsius))}; ${jar} (${seen}).${elsewhere}${rest}${odd}`;
 }

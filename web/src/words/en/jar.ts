@@ -1,4 +1,5 @@
 /** What is said by the place “jar”. */
+import { degrees, grams } from "../../lib/numbers";
 
 export const jarText = {
   itIsOut: "It is out of the fridge",
@@ -20,7 +21,9 @@ export const jarText = {
   whyAndWhatIf: "Why, and what if",
   thisIsAForecastNot: (basisWords: string | number) => `${basisWords} This is a forecast, not a promise.`,
   whatIfItStoodAt: "What if it stood at",
-  typeTheDegreesSuchAs: "Type the degrees, such as 26.",
+  get typeTheDegreesSuchAs() {
+    return `Type the degrees, such as ${degrees(26)}.`;
+  },
   fedNowItPeaks: "Fed now, it peaks",
   bin: (name: string | number) => `Bin ${name}`,
   binAJar: "Bin a jar",
@@ -104,7 +107,7 @@ export const jarText = {
   notedByMistakeChangeThat: "Noted by mistake? Change that look.",
   day: (day: string | number) => `Day ${day}`,
   gInTheJarG: (amount: string | number, flourList: string | number, amount2: string | number) =>
-    `${amount} g in the jar: ${flourList}, ${amount2} g water`,
+    `${grams(Number(amount))} in the jar: ${flourList}, ${grams(Number(amount2))} water`,
   hydration: (percent: string | number) => `${percent} hydration`,
   flourUsedTakenOutSo: (grams: string | number, grams2: string | number) =>
     `${grams} flour used, ${grams2} taken out so far`,

@@ -149,7 +149,7 @@ describe("ready or not", () => {
     ] as const;
     expect(steps.map((step) => stepLine(step, VERDICT.rule))).toEqual([
       "At 3 feeds in a row: 2 so far",
-      "And did so within 8 h at 24 °C",
+      "And did so within 8 h at 24\u00a0°C",
     ]);
     expect([1, 3, 5].map(rowWords)).toEqual(["one good feed", "three in a row", "five in a row"]);
   });

@@ -13,6 +13,7 @@ import type {
   StageFound,
   StepCode,
 } from "../../api/types";
+import { degrees, degreesSpan } from "../../lib/numbers";
 import { span, when } from "../../lib/time";
 
 export const STAGE_NAMES: Record<Stage, string> = {
@@ -63,8 +64,12 @@ export function stageLine(
 const SIGN_WORDS: Record<SignCode, string> = {
   mould: "That is mould or spoilage. It goes deeper than what you see.",
   spoiled: "A foul smell this late is spoilage, not a phase.",
-  too_hot: "It stands too warm. Above 38 °C it comes to harm.",
-  stood_too_hot: "It stood above 42 °C: its yeast may be dead.",
+  get too_hot() {
+    return `It stands too warm. Above ${degrees(38)} it comes to harm.`;
+  },
+  get stood_too_hot() {
+    return `It stood above ${degrees(42)}: its yeast may be dead.`;
+  },
   film: "A thin white film is wild yeast on the surface: harmless, but unwelcome.",
   hungry_liquid: "Liquid on top: it is hungry.",
   starving_smell: "Nail-varnish smell: it is starving.",
@@ -100,7 +105,9 @@ const REMEDY_WORDS: Record<Remedy, string> = {
   bin_all: "Bin all of it.",
   move_cooler: "Move it somewhere cooler now.",
   cooler_spot: "A cooler spot makes each feed last longer.",
-  move_warmer: "A spot at 24 to 26 °C helps.",
+  get move_warmer() {
+    return `A spot at ${degreesSpan(24, 26)} helps.`;
+  },
   lift_off: "Lift it off and use what is under it.",
   cover_better: "Cover it better: a lid laid on, or film with a hole.",
   look_first: "Look for film and liquid first.",
@@ -122,13 +129,15 @@ const REMEDY_WORDS: Record<Remedy, string> = {
   other_flour_and_water:
     "Feed it unbleached flour, and water that was filtered or stood open overnight: standing drives chlorine out, chloramine only a filter.",
   tell_warmth: "Lay a thermometer beside it for a day, or tell where it really stands.",
-  test_feeds:
-    "Feed it equal parts at 24 to 26 °C, twice, a day apart: bubbles show that it lives. Still none after that: begin again.",
+  get test_feeds() {
+    return `Feed it equal parts at ${degreesSpan(24, 26)}, twice, a day apart: bubbles show that it lives. Still none after that: begin again.`;
+  },
   keep_to_plan: "Keep to the plan.",
   stir: "Stir it; it gets air that way.",
   wait: "Give it time.",
-  think_back:
-    "Think back: an hour above 40 °C (an oven light), bleached or other flour, chlorinated water, salt, days unfed. Two feeds with what it rose on before, in a warm place, show whether it lives.",
+  get think_back() {
+    return `Think back: an hour above ${degrees(40)} (an oven light), bleached or other flour, chlorinated water, salt, days unfed. Two feeds with what it rose on before, in a warm place, show whether it lives.`;
+  },
   wake_slowly:
     "Pour off, then feed it equal parts once a day for about three days, until it doubles in time.",
 };
@@ -226,7 +235,7 @@ type Rule = Readiness["rule"];
 const STEP_WORDS: Record<StepCode, (step: ReadyStep, rule: Rule) => string> = {
   awake: () => "It has doubled by its yeast",
   doubles: () => "It doubled after the last feed watched",
-  in_time: (_, { within_h: hours, at_c: celsius }) => `And did so within ${hours} h at ${celsius} °C`,
+  in_time: (_, { within_h: hours, at_c: celsius }) => `And did so within ${hours} h at ${degrees(celsius)}`,
   in_a_row: ({ have, of }) => `At ${of} feeds in a row: ${have} so far`,
   steady: () => "It peaks at a steady time",
   pleasant: () => "It smells pleasant",

@@ -11,7 +11,7 @@ import type {
   UsedFor,
   Where,
 } from "../../api/types";
-import { grams, list } from "../../lib/numbers";
+import { degrees, grams, list } from "../../lib/numbers";
 import { clock, when } from "../../lib/time";
 import { FLOUR_WORDS } from "./flours";
 import { FAMILY_WORDS } from "./methods";
@@ -49,8 +49,8 @@ export const USED_FOR_WORDS: Record<UsedFor, string> = {
 
 export const WHERE_WORDS: Record<Where, (celsius: number) => string> = {
   here: () => "where it stands",
-  warmer: (celsius) => `in a warm box, about ${celsius} °C`,
-  cooler: (celsius) => `somewhere cool, about ${celsius} °C`,
+  warmer: (celsius) => `in a warm box, about ${degrees(celsius)}`,
+  cooler: (celsius) => `somewhere cool, about ${degrees(celsius)}`,
 };
 
 export function chapterTitle({ kind, family }: Pick<Chapter, "kind" | "family">): string {
@@ -82,8 +82,8 @@ type Told = { readonly title: string; readonly line: string };
 export function termWords(entry: Term, now: string, zone: string): Told {
   switch (entry.kind) {
     case "moved": {
-      const night = entry.night_c === null ? "" : `, ${entry.night_c} °C at night`;
-      return { title: "Moved", line: `to where it has ${entry.warmth_c} °C${night}` };
+      const night = entry.night_c === null ? "" : `, ${degrees(entry.night_c)} at night`;
+      return { title: "Moved", line: `to where it has ${degrees(entry.warmth_c)}${night}` };
     }
     case "jar":
       return { title: "Another jar", line: `of ${entry.volume_ml} ml` };
@@ -230,7 +230,7 @@ export const lifeText = {
     dough: ["Weigh it into the dough.", "Feed what stays, or put it in the fridge."],
     recipe: ["Bake or cook it through; never taste it raw."],
     gift: [
-      "Put 20 to 30 g, just fed, into a clean jar with a loose lid.",
+      `Put ${grams(20)} to ${grams(30)}, just fed, into a clean jar with a loose lid.`,
       "Write on a card: what flour, how thick, when it was fed.",
       "First three days: leave it loosely covered, feed equal parts once a day, look for a doubling.",
     ],

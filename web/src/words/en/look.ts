@@ -1,11 +1,12 @@
 /** What is said by the place “look”. */
+import { length } from "../../lib/numbers";
 
 export const lookText = {
   timesTheLine2Is: "Times the line: 2 is doubled.",
   risenBySoMuch100: "Risen by so much: 100 is doubled.",
   fromTheInsideBottomOf: "From the inside bottom of the jar.",
   asTheScaleOnThe: "As the scale on the jar shows it.",
-  mm: (timesWords: string | number, amount: string | number) => `${timesWords}, ${amount} mm`,
+  mm: (timesWords: string | number, amount: string | number) => `${timesWords}, ${length(amount)}`,
   levelOnTheJar: "Level on the jar",
   highMarkOnTheGlass: "High mark on the glass",
   lastSeenDragOrType: " · last seen; drag or type",
@@ -14,7 +15,7 @@ export const lookText = {
     detail: string | number,
     percent: string | number,
     detail2: string | number,
-  ) => `${amount} mm · ${detail}${percent}${detail2}`,
+  ) => `${length(amount)} · ${detail}${percent}${detail2}`,
   itRanOverNoteIt: "It ran over: note it at the rim",
   aSmearShowsItWas: "A smear shows it was higher",
   theDottedLineTheHighest: "The dotted line: the highest smear.",

@@ -1,5 +1,6 @@
 import type { Bubbles, LevelUnit, LookBody, Smell, Thickness, Top } from "../../api/types";
-import { percent, times } from "../../lib/numbers";
+import { signOf } from "../../lib/forms";
+import { degrees, length, percent, times } from "../../lib/numbers";
 
 export const BUBBLE_WORDS: Record<Bubbles, string> = {
   none: "none",
@@ -45,13 +46,20 @@ export const THICKNESS_WORDS: Record<Thickness, string> = {
   putty: "putty",
 };
 
-export const UNIT_NAMES: Record<LevelUnit, string> = { times: "×", percent: "+ %", mm: "mm", ml: "ml" };
+export const UNIT_NAMES: Record<LevelUnit, string> = {
+  times: "×",
+  percent: "+ %",
+  get mm() {
+    return signOf("mm");
+  },
+  ml: "ml",
+};
 
 function levelWords(level: NonNullable<LookBody["level"]>): string {
   const words = {
     times: times(level.value),
     percent: `${level.value < 0 ? "" : "+"}${percent(level.value)}`,
-    mm: `${level.value} mm`,
+    mm: length(level.value),
     ml: `${level.value} ml`,
   };
   return words[level.unit];
@@ -70,7 +78,7 @@ export function lookLine(look: LookBody, readAs: number | null): string {
   if (look.smell.length) parts.push(`smells of ${look.smell.map((smell) => SMELL_WORDS[smell]).join(", ")}`);
   if (look.thickness) parts.push(THICKNESS_WORDS[look.thickness]);
   if (look.high) parts.push(`high mark ${levelWords(look.high)}`);
-  if (look.celsius != null) parts.push(`${look.celsius} °C`);
+  if (look.celsius != null) parts.push(degrees(look.celsius));
   if (look.ph != null) parts.push(`pH ${look.ph}`);
   if (look.floats != null) parts.push(look.floats ? "floats" : "sinks");
   return parts.join(" · ");

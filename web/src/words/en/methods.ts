@@ -1,5 +1,6 @@
 /** Families, their options and choices, in the baker's words. */
 import type { FamilyCode, OptionScale, PickCode, Reason, Thing } from "../../api/types";
+import { grams, written } from "../../lib/numbers";
 
 type Named = { readonly label: string; readonly hint?: string };
 
@@ -61,6 +62,12 @@ export const SCALE_UNITS: Record<OptionScale, string> = {
   parts: "parts",
   days: "d",
 };
+
+/** `5 to 200 g.` */
+export function rangeWords(least: number, most: number, scale: OptionScale): string {
+  if (scale === "grams") return `${grams(least)} to ${grams(most)}.`;
+  return `${written(least)} to ${written(most)} ${SCALE_UNITS[scale]}.`;
+}
 
 export const THING_WORDS: Record<Thing, string> = {
   scale: "a scale",

@@ -1,4 +1,5 @@
 /** What is said by the place “new-jar”. */
+import { degrees, degreesSpan, grams } from "../../lib/numbers";
 
 export const newJarText = {
   yourHoursCutIntoIt:
@@ -6,7 +7,7 @@ export const newJarText = {
   startAt: (at: string) => `Start ${at}`,
   beginningWith: "Beginning with",
   theWayAndTheDay: "The way, and the day it is likely ready on here",
-  steadyAtAboutC: (celsius: string | number) => `, steady at about ${celsius} °C`,
+  steadyAtAboutC: (celsius: string | number) => `, steady at about ${degrees(celsius)}`,
   itNeeds: (hint: string | number, needs: string | number, detail: string | number) =>
     `${hint} It needs ${needs}${detail}.`,
   forItHere: "For it here:",
@@ -14,7 +15,9 @@ export const newJarText = {
   ml: (ml: string | number) => `${ml} ml`,
   anotherJarMeasureIt: "Another jar: measure it",
   jarFilledToTheRim: "Jar, filled to the rim",
-  weighTheWaterThatIt: "Weigh the water that it holds: a gram is a millilitre.",
+  get weighTheWaterThatIt() {
+    return `Weigh the water that it holds: ${grams(100)} are 100 ml.`;
+  },
   insideHeight: "Inside height",
   itsShape: "Its shape",
   weightOfTheEmptyJar: "Weight of the empty jar",
@@ -39,8 +42,6 @@ export const newJarText = {
   twiceADay: "Twice a day",
   moreChoices: "More choices",
   everyH: (what: string | number) => `every ${what} h`,
-  to: (least: string | number, most: string | number, what: string | number) =>
-    `${least} to ${most} ${what}.`,
   partsOf: (nameOf: string | number) => `Parts of ${nameOf}`,
   fedAsThisWayAsks: "fed as this way asks",
   onlyMixed: "only mixed",
@@ -50,7 +51,7 @@ export const newJarText = {
   amountsAndScale: "Amounts and scale",
   stepsOf: (step: string) => `a scale in steps of ${step}`,
   noScale: "no scale",
-  atNightC: (celsius: string) => `, ${celsius}\u00a0°C at night`,
+  atNightC: (celsius: string) => `, ${degrees(celsius)} at night`,
   whatFits: "what this jar takes",
   iHaveNone: "I have none",
   yourScaleTells: "Your scale tells steps of",
@@ -61,11 +62,13 @@ export const newJarText = {
   putItOnTheShelf: "Put it on the shelf",
   sideBySideDaysWork: "Side by side: days, work, flour, waste",
   whatWasDoneSince: "What was done since",
-  aboutC: (celsius: string | number) => `about ${celsius} °C`,
+  aboutC: (celsius: string | number) => `about ${degrees(celsius)}`,
   thermometerNothingYet: "thermometer, nothing yet",
-  thermometerC: (celsius: string | number) => `thermometer, ${celsius} °C`,
+  thermometerC: (celsius: string | number) => `thermometer, ${degrees(celsius)}`,
   warmthWhereItStands: "Warmth where it stands",
-  n24To27IsBest: "24 to 27 is best; cooler is slower. Never above 38.",
+  get n24To27IsBest() {
+    return `${degreesSpan(24, 27)} is best; cooler is slower. Never above ${degrees(38)}.`;
+  },
   thePlan: "The plan",
   whatItAsksOfYou: "What it asks of you",
   thisJarIsFullEarly:

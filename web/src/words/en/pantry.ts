@@ -10,6 +10,7 @@ import type {
   StockKind,
   Went,
 } from "../../api/types";
+import { forms, KG_PER_LB } from "../../lib/forms";
 import { grams, list } from "../../lib/numbers";
 import { dayWord, when } from "../../lib/time";
 import { FLOUR_WORDS } from "./flours";
@@ -75,8 +76,11 @@ export const pantryText = {
   itHoldsSo: (much: string) => `The jar itself holds ${much}.`,
   anotherJar: "It is another jar",
   thatLarge: "That large",
-  aKiloCosts: "A kilo costs",
-  aKiloCostsSo: (price: string) => `${price} a kilo`,
+  get aKiloCosts() {
+    return forms().mass === "g" ? "A kilo costs" : "A pound costs";
+  },
+  aKiloCostsSo: (perKg: number) =>
+    forms().mass === "g" ? `${perKg.toFixed(2)} a kilo` : `${(perKg * KG_PER_LB).toFixed(2)} a pound`,
 } as const;
 
 export const DISCARD_NAMES: Record<DiscardShelf, string> = {

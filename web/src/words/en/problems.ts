@@ -1,6 +1,7 @@
 /** Every refusal in words, with what would be accepted. */
 import type { OptionCode, Problem, ProblemCode } from "../../api/types";
 import { nowMs } from "../../lib/clock";
+import { degrees, grams, length } from "../../lib/numbers";
 import { clock, dayWord, homeZone } from "../../lib/time";
 import { OPTION_WORDS } from "./options";
 
@@ -12,22 +13,31 @@ function moment(facts: Facts, name: string): string {
   return `${dayWord(at, nowMs(), homeZone())} ${clock(at, homeZone())}`;
 }
 
-const between = (facts: Facts) => `Use a number from ${facts.least ?? 0} to ${facts.most ?? "10 000"}.`;
+/** A bound in the unit that its field is typed in. */
+function bound(value: string | number, field: string): string {
+  if (/(^|[._])g$/.test(field)) return grams(Number(value));
+  if (/(_c|celsius|temp)$/.test(field)) return degrees(value);
+  return /_mm$/.test(field) ? length(value) : String(value);
+}
 
-const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
+const between = (facts: Facts, field: string) =>
+  `Use a number from ${bound(facts.least ?? 0, field)} to ${bound(facts.most ?? "10 000", field)}.`;
+
+const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
   not_a_number: () => "This is not a number. Use digits, such as 40 or 40.5.",
   out_of_range: between,
   unknown_flour: (facts) =>
     `There is no flour named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
   no_rhythm: () => "This way feeds by what is seen, not by the clock. Choose another way for a rhythm.",
-  takes_more_than_there_is: (facts) => `There is not so much in it. There are ${facts.there_is_g ?? 0} g.`,
+  takes_more_than_there_is: (facts) =>
+    `There is not so much in it. There are ${grams(Number(facts.there_is_g ?? 0))}.`,
   no_room_in_hours: () => "These hours leave no room for it. Give more of them, or another hour.",
   away_too_long: (facts) =>
     facts.instead === "flakes"
       ? `Too long even for the fridge, which keeps it until about ${moment(facts, "latest")}. Dry it: flakes keep for a year.`
       : `Too long on the counter; until ${moment(facts, "latest")} it can stand. Put it in the fridge first.`,
-  no_flour: () => "There is no flour in it. Give at least one flour more than 0 g.",
-  no_water: () => "There is no water in it. Give more than 0 g.",
+  no_flour: () => "There is no flour in it. Give at least one flour more than nothing.",
+  no_water: () => "There is no water in it. Give more than nothing.",
   nothing_added: () => "These amounts come to nothing on the scale. Make the jar larger.",
   unknown_unit: (facts) => `There is no unit named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
   hours_form: (facts) => `Write the hours such as ${facts.example}.`,
@@ -48,10 +58,11 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
   unknown_family: (facts) => `There is no such method. There are: ${facts.known}.`,
   unknown_option: (facts) => `There is no such option. There are: ${facts.known}.`,
   not_a_choice: (facts) => `Choose one of: ${facts.known ?? "those shown"}.`,
-  keeps_more_than_there_is: (facts) => `There are only ${facts.there_is_g} g in the jar. Keep that or less.`,
-  nothing_kept: (facts) => `Keep some seed: up to ${facts.there_is_g} g are in the jar.`,
+  keeps_more_than_there_is: (facts) =>
+    `There are only ${grams(Number(facts.there_is_g))} in the jar. Keep that or less.`,
+  nothing_kept: (facts) => `Keep some seed: up to ${grams(Number(facts.there_is_g))} are in the jar.`,
   jar_too_small: (facts) =>
-    `${facts.total_g} g do not fit: this jar holds ${facts.most_g} g to the rim.${facts.fits_share ? ` ${Number(facts.fits_share) <= 0.25 ? "A quarter" : "Half"} of the amounts fits.` : ""}`,
+    `${grams(Number(facts.total_g))} do not fit: this jar holds ${grams(Number(facts.most_g))} to the rim.${facts.fits_share ? ` ${Number(facts.fits_share) <= 0.25 ? "A quarter" : "Half"} of the amounts fits.` : ""}`,
   level_above_rim: (facts) => `That is above the rim. The rim is at ${facts.most}.`,
   level_below_bottom: (facts) => `That is below the bottom. Use ${facts.least} or more.`,
   no_line_yet: () => "There is no line yet to measure against.",
@@ -93,7 +104,7 @@ const WORDS: Record<ProblemCode, (facts: Facts) => string> = {
     "This was saved already, with something else in it. Look in the log; what you typed stays here.",
   other_account: () => "Another baker put this down here. It waits until they are back.",
   fed_meanwhile: (facts) =>
-    `Someone fed this jar ${moment(facts, "at")}: ${facts.flour_g} g flour, ${facts.water_g} g water.`,
+    `Someone fed this jar ${moment(facts, "at")}: ${grams(Number(facts.flour_g))} flour, ${grams(Number(facts.water_g))} water.`,
   changed_meanwhile: () => "Another device changed this meanwhile. Reload to see it; what you typed is kept.",
   not_in_the_demo: () => "The demo kitchen cannot be shared. Make an account of your own; it takes a name.",
   no_such_invitation: () => "This invitation is not known, was used, or is too old. Ask for a new one.",
@@ -161,7 +172,7 @@ const FIELDS: Record<string, string> = {
 };
 
 export function problemWords(problem: Problem): string {
-  return WORDS[problem.code](problem.facts);
+  return WORDS[problem.code](problem.facts, problem.field);
 }
 
 /** The field's name as the form shows it. */

@@ -1,6 +1,7 @@
 /** A feed on the scale, in words: each act, what a slip asks for, what is asked about. */
 import type { DiscardTo, Flour, Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
-import { grams, list } from "../../lib/numbers";
+import { forms } from "../../lib/forms";
+import { grams, list, typed as typedNumber } from "../../lib/numbers";
 import { amountOf, type WeightUnit } from "../../lib/units";
 import { FLOUR_WORDS } from "./flours";
 import { partWords } from "./measure";
@@ -27,11 +28,17 @@ export function actWords(step: ScaleStep, unit: WeightUnit, sheet: Sheet): strin
   return ACT_WORDS[step.do](amountOf(step, unit, sheet.g_per_oz), step);
 }
 
-export const UNIT_CHOICES = [
-  { value: "g", label: "grams" },
+type UnitChoice = { readonly value: WeightUnit; readonly label: string; readonly hint?: string };
+const IN_GRAMS: UnitChoice = { value: "g", label: "grams" };
+const OTHER_UNITS: readonly UnitChoice[] = [
   { value: "oz", label: "ounces" },
   { value: "spoons", label: "spoons", hint: "less exact" },
-] as const satisfies readonly { value: WeightUnit; label: string; hint?: string }[];
+];
+
+/** Who reads in ounces is not asked for grams. */
+export function unitChoices(): readonly UnitChoice[] {
+  return forms().mass === "g" ? [IN_GRAMS, ...OTHER_UNITS] : OTHER_UNITS;
+}
 
 export const STYLE_CHOICES = [
   { value: "in_the_jar", label: "In this jar" },
@@ -66,16 +73,22 @@ export function fieldLabel(field: Corrected, planned: string, flourName: (flour:
   return { label: `${what}, if not ${planned}` };
 }
 
+/** What was typed, as a weight; what is none as it is. */
+export function asTyped(text: string | undefined): string {
+  const value = typedNumber(text ?? "");
+  return value === null || Number.isNaN(value) ? (text ?? "") : grams(value);
+}
+
 /** What is so far off the plan that it is asked about. */
 export function farOffWords(off: readonly string[], typed: Typed, sheet: Sheet): string {
   const kept = sheet.scale_walk.find(({ corrects }) => corrects === "seed")?.brings_g ?? sheet.plan.keep_g;
   const said = off.map((what) => {
     const flour = sheet.plan.flours.find((part) => part.flour === what);
     if (flour)
-      return `${typed.flours[flour.flour]} g ${FLOUR_WORDS[flour.flour]} instead of ${grams(flour.g)}`;
+      return `${asTyped(typed.flours[flour.flour])} ${FLOUR_WORDS[flour.flour]} instead of ${grams(flour.g)}`;
     return what === "water"
-      ? `${typed.water} g water instead of ${grams(sheet.plan.water_g)}`
-      : `${typed.keep} g kept instead of ${grams(kept)}`;
+      ? `${asTyped(typed.water)} water instead of ${grams(sheet.plan.water_g)}`
+      : `${asTyped(typed.keep)} kept instead of ${grams(kept)}`;
   });
   return `${capital(list(said))}. That is far from the plan; if it is so, it is kept so.`;
 }

@@ -159,7 +159,7 @@ describe("problems", () => {
 
   it("say what would be accepted", () => {
     expect(problemWords(problem({ code: "keeps_more_than_there_is", facts: { there_is_g: 60 } }))).toBe(
-      "There are only 60 g in the jar. Keep that or less.",
+      "There are only 60\u00a0g in the jar. Keep that or less.",
     );
     expect(problemWords(problem({ code: "too_long", facts: { most: 2000 } }))).toBe(
       "This is too long. Use up to 2000 characters.",

@@ -1,5 +1,5 @@
 /** What is said where a baker looks after account and data. */
-import type { PhotosIn, TakenIn, VisitOut } from "../../api/types";
+import type { Account, PhotosIn, TakenIn, VisitOut } from "../../api/types";
 import { list } from "../../lib/numbers";
 import { when } from "../../lib/time";
 
@@ -46,6 +46,8 @@ export const yoursText = {
   noWayBack: "There is no way back but a file that you saved.",
   yesDelete: "Delete it",
   password: "Your password",
+  units: "Units and forms",
+  unitsHow: "Everywhere: on screen, on paper and in calendars. What was written down stays as it is.",
 } as const;
 
 function some(count: number, one: string, many: string): string[] {
@@ -76,3 +78,45 @@ export function visitLine(
   const what = phone ? "phone" : "computer";
   return here ? `This ${what}` : `A ${what}, seen ${when(seen, now, zone)}`;
 }
+
+type Forms = Account["forms"];
+
+export const FORM_NAMES: Record<keyof Forms, string> = {
+  mass: "Weights",
+  warmth: "Warmth",
+  length: "Lengths",
+  clock: "Clock",
+  decimal: "Numbers",
+  paper: "Paper",
+};
+
+export const FORM_CHOICES: {
+  readonly [Name in keyof Forms]-?: readonly FormChoice<NonNullable<Forms[Name]>>[];
+} = {
+  mass: [
+    { value: "g", label: "grams" },
+    { value: "oz", label: "ounces" },
+  ],
+  warmth: [
+    { value: "c", label: "°C" },
+    { value: "f", label: "°F" },
+  ],
+  length: [
+    { value: "mm", label: "millimetres" },
+    { value: "in", label: "inches" },
+  ],
+  clock: [
+    { value: "h24", label: "14:30" },
+    { value: "h12", label: "2:30 pm" },
+  ],
+  decimal: [
+    { value: "point", label: "1.5" },
+    { value: "comma", label: "1,5" },
+  ],
+  paper: [
+    { value: "a4", label: "A4" },
+    { value: "letter", label: "Letter" },
+  ],
+};
+
+type FormChoice<Value> = { readonly value: Value; readonly label: string };
