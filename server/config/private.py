@@ -21,12 +21,12 @@ def private_answers(get_response: Callable[[HttpRequest], HttpResponse]) -> Call
     return answer
 
 
-# A calendar's address opens a kitchen's calendar to whoever reads it.
-_SECRET = re.compile(r"(/calendar/)[^/\s?]+(\.ics)")
+# What opens a kitchen's calendar, a jar's page, or an account, to whoever reads it.
+_SECRET = re.compile(r"(/calendar/|/shared/|[?&]code=)[^/\s?&.]+")
 
 
 def without_secrets(text: str) -> str:
-    return _SECRET.sub(r"\1…\2", text)
+    return _SECRET.sub(r"\1…", text)
 
 
 class WithoutSecrets(logging.Filter):

@@ -49,7 +49,7 @@ BAGS = (
     DemoBag(Flour.WHITE, "Plain white", None, None, 0.0),
 )
 # What the demo's discard jar holds to its rim, in ml.
-DISCARD_ML = 750.0
+DISCARD_ML = 500.0
 
 
 def equal_parts(grams: float, blend: dict[str, float], every_h: float = 24.0) -> Choices:

@@ -1,4 +1,4 @@
-"""Out of the application: calendar, sheet, labels."""
+"""Out of the application: calendar, sheet, labels, a rise as a table, a page to show a friend."""
 
 from __future__ import annotations
 
@@ -12,15 +12,24 @@ from django.utils import timezone
 from ninja import Router
 
 from accounts.security import Baker, signed_in
+from guidance.services import planned_jar
 from problems import ProblemsOut
 
 from . import services
-from .formats import ical, paper
-from .wire import CalendarAddressOut, CalendarKeyOut
+from .formats import ical, paper, rise
+from .wire import (
+    CalendarAddressOut,
+    CalendarKeyOut,
+    SharedAddressOut,
+    SharedJarOut,
+    SharingOut,
+    shared_out,
+)
 from .words import Card, words
 
 router = Router(tags=["exchange"])
 CALENDAR: dict[str, Any] = {"responses": {200: {"content": {"text/calendar": {}}}}}
+CSV: dict[str, Any] = {"responses": {200: {"content": {"text/csv": {}}}}}
 PDF: dict[str, Any] = {"responses": {200: {"content": {"application/pdf": {}}}}}
 
 
@@ -98,3 +107,34 @@ def kitchen_calendar(request: HttpRequest, token: str) -> HttpResponse:
     now = timezone.now()
     plans = services.plans_of_kitchen(services.account_of_key(token), _base(request), now)
     return _file(ical.calendar(plans, words.CALENDAR, now), "text/calendar; charset=utf-8", "kitchen.ics")
+
+
+@router.get("/jars/{jar_id}/rise.csv", response={404: ProblemsOut}, auth=signed_in, openapi_extra=CSV)
+def jar_rise(request: Baker, jar_id: UUID) -> HttpResponse:
+    found = planned_jar(request.auth, jar_id, timezone.now())
+    return _file(rise.rise(found.assessment.rounds).encode(), "text/csv; charset=utf-8", "rise.csv")
+
+
+@router.get("/jars/{jar_id}/sharing", response={200: SharingOut, 404: ProblemsOut}, auth=signed_in)
+def read_sharing(request: Baker, jar_id: UUID) -> SharingOut:
+    return SharingOut(is_shared=services.is_shared(request.auth, jar_id))
+
+
+@router.post("/jars/{jar_id}/sharing", response={200: SharedAddressOut, 404: ProblemsOut}, auth=signed_in)
+def share_jar(request: Baker, jar_id: UUID) -> SharedAddressOut:
+    """An address under which this one jar can be seen; the one before opens nothing any more."""
+    return SharedAddressOut(address=f"{_base(request)}/shared/{services.share_jar(request.auth, jar_id)}")
+
+
+@router.delete("/jars/{jar_id}/sharing", response={204: None, 404: ProblemsOut}, auth=signed_in)
+def end_sharing(request: Baker, jar_id: UUID) -> tuple[int, None]:
+    services.end_sharing(request.auth, jar_id)
+    return 204, None
+
+
+@router.get("/shared/{token}", response={200: SharedJarOut, 404: ProblemsOut, 409: ProblemsOut})
+def read_shared(request: HttpRequest, token: str) -> SharedJarOut:
+    """What a friend sees: the token opens this and nothing else."""
+    now = timezone.now()
+    found, zone = services.shared_jar(token, now)
+    return shared_out(found, zone, now)

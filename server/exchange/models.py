@@ -12,3 +12,13 @@ class CalendarKey(models.Model):
     account = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="calendar_key")
     token_hash = models.CharField(max_length=64, unique=True, db_collation="utf8mb4_bin")
     made_at = models.DateTimeField(auto_now=True)
+
+
+class SharedJar(models.Model):
+    """A page of one jar that whoever knows its address may read. One a jar; a new one ends the old. Only a hash of its
+    token is kept."""
+
+    jar = models.OneToOneField("kitchen.Jar", on_delete=models.CASCADE, related_name="+")
+    shared_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    token_hash = models.CharField(max_length=64, unique=True, db_collation="utf8mb4_bin")
+    made_at = models.DateTimeField(auto_now=True)

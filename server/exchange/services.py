@@ -15,10 +15,11 @@ from accounts.services import Account
 from ferment.doors.told import InJar
 from ferment.planner import Step, StepState, name_acts
 from guidance.services import Planned, planned_jar, planned_kitchen
+from kitchen.services import in_reach
 from logbook.services import changes_of
 from problems import not_found
 
-from .models import CalendarKey
+from .models import CalendarKey, SharedJar
 
 # The part of the past that a calendar still shows.
 SHOWN_BEFORE = timedelta(days=14)
@@ -120,6 +121,34 @@ def account_of_key(token: str) -> Account:
     if key is None:
         raise not_found()
     return key.account
+
+
+def share_jar(account: Account, jar_id: UUID) -> str:
+    """An address under which one jar can be seen; the one before opens nothing any more. Told this once. Raises Problem
+    (not found)."""
+    in_reach(account, jar_id)
+    token = secrets.token_urlsafe(24)
+    SharedJar.objects.update_or_create(jar_id=jar_id, defaults={"shared_by": account, "token_hash": _hash(token)})
+    return token
+
+
+def end_sharing(account: Account, jar_id: UUID) -> None:
+    in_reach(account, jar_id)
+    SharedJar.objects.filter(jar_id=jar_id).delete()
+
+
+def is_shared(account: Account, jar_id: UUID) -> bool:
+    in_reach(account, jar_id)
+    return SharedJar.objects.filter(jar_id=jar_id).exists()
+
+
+def shared_jar(token: str, now: datetime) -> tuple[Planned, str]:
+    """The jar that this address shows, as who shared it sees it, and in which zone. Raises Problem (not found)."""
+    found = SharedJar.objects.select_related("shared_by").filter(token_hash=_hash(token)).first()
+    if found is None:
+        raise not_found()
+    # Who is shown out of a kitchen shows nothing of it any more.
+    return planned_jar(found.shared_by, found.jar_id, now), found.shared_by.time_zone
 
 
 def _hash(token: str) -> str:

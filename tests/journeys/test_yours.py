@@ -88,6 +88,37 @@ class Yours(Journey):
         self.assertFalse(Account.objects.filter(is_demo=False).exists())
 
 
+class ToShow(Journey):
+    def test_a_friend_sees_one_jar_until_it_is_ended(self) -> None:
+        page = self.browser
+        baker = self.baker().always_home().plan(name="Moth").mix(50.0)
+        baker.look(40.0, level={"value": 1.8, "unit": "times"})
+        baker.feed(26.0)
+        self.enter(baker, f"/jars/{baker.jar_id}")
+        page.press("disclosure", "Take it out, or show it")
+        page.one("button", "As a picture (PNG)")
+        page.press("button", "Make a page to show")
+        page.sees("Shown this once:")
+        found = re.search(r"/shared/[\w-]+", page.text())
+        assert found is not None
+        # The drawing stands by itself: no colour by a name of the page's, a ground of its own.
+        script = """return (async () => { const saved = []; const make = URL.createObjectURL;
+            URL.createObjectURL = (blob) => { saved.push(blob); return make(blob) };
+            [...document.querySelectorAll('button')].find((one) => one.innerText.includes('SVG')).click();
+            return saved[0].text() })()"""
+        drawing = page.driver.execute_script(script)
+        self.assertIn("<svg", drawing)
+        self.assertNotIn("var(--", drawing)
+        page.driver.delete_all_cookies()
+        page.open(found[0])
+        page.one("heading", "Moth")
+        page.sees("Day 3")
+        self.assertEqual(page.axe(), [])
+        page.open("/shared/never-made")
+        page.sees("This jar is not shown here, or not any more.")
+        type(self).expected = ("404 (Not Found)", "401 (Unauthorized)")
+
+
 class InOunces(Journey):
     """A baker who reads in ounces, °F and inches meets no gram, no Celsius and no millimetre unasked."""
 

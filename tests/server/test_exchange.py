@@ -3,11 +3,12 @@ as text."""
 
 from __future__ import annotations
 
+import csv
 import subprocess
 import sys
 import tempfile
 from datetime import UTC, datetime, timedelta
-from io import BytesIO
+from io import BytesIO, StringIO
 from pathlib import Path
 from typing import Any
 from unittest.mock import patch
@@ -18,6 +19,7 @@ from django.test import Client, SimpleTestCase, TestCase
 from pypdf import PdfReader
 
 from accounts.models import Account
+from config.private import without_secrets
 from exchange.words import words
 from ferment.kitchen.flours import Flour
 from ferment.planner import Act
@@ -265,3 +267,45 @@ class InTheBakersForms(TestCase):
         new = {"name": "Tamsin", "password": PASSWORD, "time_zone": "America/Chicago", "forms": {"mass": "oz"}}
         told = Baker("Tamsin").ok("POST", "/api/accounts", new)
         self.assertEqual((told["account"]["forms"]["mass"], told["account"]["forms"]["clock"]), ("oz", "h24"))
+
+
+class AJarToShow(TestCase):
+    def setUp(self) -> None:
+        self.baker = Baker("Ines").sign_up().always_home().plan(name="Moth").mix(50.0)
+        self.baker.look(40.0, level={"value": 1.8, "unit": "times"}, note="my aunt was here")
+        self.baker.feed(26.0)
+        self.path = f"/api/jars/{self.baker.jar_id}"
+
+    def shared(self) -> str:
+        address = self.baker.ok("POST", f"{self.path}/sharing")["address"]
+        return str(address).rsplit("/", 1)[1]
+
+    def test_it_shows_the_jar_and_nothing_else(self) -> None:
+        self.assertEqual(self.baker.ok("GET", f"{self.path}/sharing"), {"is_shared": False})
+        token = self.shared()
+        friend = Client()
+        told = friend.get(f"/api/shared/{token}")
+        self.assertEqual((told.status_code, told.json()["name"], len(told.json()["rounds"])), (200, "Moth", 2))
+        for private in ("Ines", "aunt", self.baker.jar_id, "timeline", "log"):
+            self.assertNotIn(private, told.content.decode())
+        self.assertEqual(friend.get(self.path).status_code, 401)
+        self.assertEqual(friend.get(f"/api/calendar/{token}.ics").status_code, 404)
+        # Its token stands in no log.
+        self.assertNotIn(token, without_secrets(f"GET /api/shared/{token} 200"))
+        self.assertNotIn("abcd", without_secrets("GET /recover?name=Ines&code=abcd-efgh"))
+
+    def test_it_ends_when_told_and_when_another_is_made(self) -> None:
+        first, second = self.shared(), self.shared()
+        self.assertEqual(Client().get(f"/api/shared/{first}").status_code, 404)
+        self.assertEqual(Client().get(f"/api/shared/{second}").status_code, 200)
+        other = Baker("Noor").sign_up()
+        self.assertEqual(other.problem("DELETE", f"{self.path}/sharing")[:2], (404, "not_found"))
+        self.baker.ok("DELETE", f"{self.path}/sharing")
+        self.assertEqual(Client().get(f"/api/shared/{second}").status_code, 404)
+
+    def test_its_rise_is_a_table(self) -> None:
+        answer = self.baker.client.get(f"{self.path}/rise.csv")
+        rows = list(csv.DictReader(StringIO(answer.content.decode(), newline="")))
+        self.assertEqual([row["what"] for row in rows], ["feed", "look", "feed"])
+        self.assertEqual((rows[1]["level_times_line"], rows[1]["hours_since_feed"]), ("1.800", "10.00"))
+        self.assertEqual(Baker("Noor").sign_up().client.get(f"{self.path}/rise.csv").status_code, 404)

@@ -111,6 +111,7 @@ export type {
   ScaleStep,
   SessionOut as Session,
   Settles,
+  SharedJarOut as SharedJar,
   Sheet,
   Shelf as DiscardShelf,
   ShelfFlourBody as ShelfFlour,

@@ -25,6 +25,7 @@ const AwayPage = lazy(async () => ({ default: (await import("../features/life"))
 const ReckonerPage = lazy(async () => ({ default: (await import("../features/reckoner")).ReckonerPage }));
 const DiscardPage = lazy(async () => ({ default: (await import("../features/pantry")).DiscardPage }));
 const FlourPage = lazy(async () => ({ default: (await import("../features/pantry")).FlourPage }));
+const SharedPage = lazy(async () => ({ default: (await import("../features/shared")).SharedPage }));
 const YoursPage = lazy(async () => ({ default: (await import("../features/yours")).YoursPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
@@ -44,6 +45,7 @@ function Guarded() {
     <ErrorBoundary FallbackComponent={Lost} resetKeys={[pathname]}>
       <Suspense fallback={<Loading what={appText.openingTheKitchen} />}>
         <Routes>
+          <Route path="/shared/:token" element={<SharedPage />} />
           <Route path="/" element={<Shell />}>
             <Route index element={<KitchenPage />} />
             <Route path="new" element={<NewJarPage />} />

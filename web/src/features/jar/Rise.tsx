@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useLog } from "../../api/older";
 import { pictureAt } from "../../api/photos";
 import type { OpenJar } from "../../api/types";
@@ -9,6 +9,7 @@ import { ButtonLink } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { chapterTitle, commonText, jarText, lifeText, roundWords } from "../../words";
 import { tell } from "./entry-words";
+import { Outward } from "./Outward";
 
 /** What stands on the line beside feeds and looks: changes, what was used, bakes that were planned. */
 const MARKED: ReadonlySet<string> = new Set([
@@ -36,6 +37,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
   const { assessment, now, time_zone: zone } = opened;
   const { rounds, chapters } = assessment;
   const [asked, setAsked] = useState<string | null>(null);
+  const line = useRef<HTMLDivElement>(null);
   const { log } = useLog(opened, asked !== null);
   if (rounds.length === 0) return null;
   // A chapter that has only begun shows the one before it too.
@@ -92,7 +94,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
           />
         </div>
       )}
-      <div className="mt-2 rounded-xl border border-rule bg-card p-2 sm:p-4">
+      <div ref={line} className="mt-2 rounded-xl border border-rule bg-card p-2 sm:p-4">
         <RiseLine
           turns={turns}
           rounds={drawn}
@@ -161,6 +163,7 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
           )}
         </ul>
       </div>
+      <Outward jarId={opened.jar.id} name={opened.jar.name} drawn={line} />
       <details className="mt-2">
         <summary className="min-h-11 py-2 font-semibold text-crust">{jarText.theSameAsATable}</summary>
         <div className="overflow-x-auto">

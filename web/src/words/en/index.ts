@@ -29,6 +29,7 @@ export * from "./plan";
 export * from "./problems";
 export * from "./reckoner";
 export * from "./reminders";
+export * from "./shared";
 export * from "./sights";
 export * from "./signs";
 export * from "./tasks";
