@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { lazy, useEffect, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useState } from "react";
 import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, http, SIGNED_OUT } from "../api/client";
 import { outbox, useOutbox } from "../api/outbox";
@@ -14,6 +14,7 @@ import { Loading, OutOfReach } from "../ui/states";
 import { useSay } from "../ui/toast";
 import { appText, commonText, problemWords } from "../words";
 import { useArriving } from "./arriving";
+import { useKeys } from "./keys";
 import { useNotices } from "./notices";
 import { forgetKitchen, useNewer } from "./offline";
 import { OutboxStrip } from "./outbox-strip";
@@ -21,6 +22,14 @@ import { useTheme } from "./theme";
 
 // A baker who is in does not wait for the door.
 const WelcomePage = lazy(async () => ({ default: (await import("../features/welcome")).WelcomePage }));
+
+const KeysPanel = lazy(async () => ({ default: (await import("./keys-panel")).KeysPanel }));
+
+/** Keys are for who is in. */
+function Listening({ onList }: { readonly onList: () => void }) {
+  useKeys(onList);
+  return null;
+}
 
 const NAV =
   "flex min-h-11 items-center px-2 font-semibold sm:px-3 underline-offset-8 hover:text-crust aria-[current=page]:underline";
@@ -59,6 +68,13 @@ function TopLine({ account }: { readonly account: Account | null }) {
   const navigate = useNavigate();
   const { waiting, aside } = useOutbox();
   const [asking, setAsking] = useState(false);
+  const [keys, setKeys] = useState(false);
+  // Once listed it stays: it shows the keys on their buttons.
+  const [listed, setListed] = useState(false);
+  const list = useCallback(() => {
+    setListed(true);
+    setKeys(true);
+  }, []);
   const left = waiting.length + aside.length;
   const signOut = async () => {
     const { error } = await http.DELETE("/api/session");
@@ -119,12 +135,19 @@ function TopLine({ account }: { readonly account: Account | null }) {
           }
           items={[
             { label: appText.yourDataAndAccount, run: () => void navigate("/yours") },
+            { label: appText.keys, run: list },
             {
               label: account.is_demo ? appText.leaveTheDemo : appText.signOut,
               run: () => (left > 0 ? setAsking(true) : void signOut()),
             },
           ]}
         />
+      )}
+      {account && <Listening onList={list} />}
+      {listed && (
+        <Suspense>
+          <KeysPanel open={keys} onOpenChange={setKeys} />
+        </Suspense>
       )}
       <ConfirmLater
         open={asking}

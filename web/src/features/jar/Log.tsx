@@ -30,9 +30,12 @@ export function Log({ opened }: { readonly opened: OpenJar }) {
     );
   return (
     <section aria-labelledby="log" className="min-w-0">
-      <h2 id="log" className="text-2xl">
-        {jarText.log}
-      </h2>
+      <div className="flex flex-wrap items-center justify-between gap-x-6">
+        <h2 id="log" className="text-2xl">
+          {jarText.log}
+        </h2>
+        <UndoLatest opened={opened} log={log} />
+      </div>
       {log.length === 0 && <p className="mt-2 text-soft">{jarText.nothingYetItFillsBy}</p>}
       {earlier.length > 0 && current && <Title chapter={current} now={now} zone={zone} />}
       <Days entries={log.filter((entry) => at(entry) >= since)} opened={opened} />
@@ -183,6 +186,31 @@ function Entry({
 
 /** What may be noted with the wrong jar in hand. */
 const MOVED: ReadonlySet<string> = new Set(["feed", "look"]);
+
+/** Takes back what was written down last. */
+function UndoLatest({ opened, log }: { readonly opened: OpenJar; readonly log: readonly LogEntry[] }) {
+  const { jar, now, time_zone: zone } = opened;
+  const say = useSay();
+  const latest = log
+    .filter(({ withdrawn }) => !withdrawn)
+    .sort((a, b) => (a.recorded_at < b.recorded_at ? 1 : -1))[0];
+  if (!latest) return null;
+  const { title } = tell(latest.entry, null, now, zone);
+  const undo = async () => {
+    const outcome = await withdrawEntry(latest.id, jarText.undoingAOf(title.toLowerCase(), jar.name));
+    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
+    if (outcome.kind === "saved")
+      say(jarText.undoneSo(title.toLowerCase()), {
+        label: jarText.putBack,
+        run: () => void restoreEntry(latest.id, jarText.puttingBackAOf(title.toLowerCase(), jar.name)),
+      });
+  };
+  return (
+    <Button look="plain" data-undoes onClick={() => void undo()}>
+      {jarText.undoTheLatest}
+    </Button>
+  );
+}
 
 /** What is corrected in a form of its own; the rest is undone and noted anew. */
 const EDITED: ReadonlySet<string> = new Set([

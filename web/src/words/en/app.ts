@@ -32,7 +32,34 @@ export const appText = {
   accountOf: (name: string | number) => `Account of ${name}`,
   leaveTheDemo: "Leave the demo",
   yourDataAndAccount: "Your data and account",
+  keys: "Keys",
+  keysAreOn: "Keys are on",
+  showThemOnButtons: "Show them on their buttons",
   signOut: "Sign out",
   skipToTheMainPart: "Skip to the main part",
   demoKitchenTheBakerThe: "Demo kitchen. The baker, the jars and their dates are invented.",
 } as const;
+
+/** What a key of the laptop does. */
+export type KeyAct =
+  | "look"
+  | "feed"
+  | "next_jar"
+  | "plan"
+  | "undo"
+  | "kitchen"
+  | "new_jar"
+  | "signs"
+  | "list";
+
+export const KEY_WORDS: Record<KeyAct, string> = {
+  look: "Look at the jar",
+  feed: "Feed it",
+  next_jar: "The next jar on the shelf",
+  plan: "Its plan",
+  undo: "Undo the latest of its log",
+  kitchen: "The kitchen",
+  new_jar: "A new jar",
+  signs: "What does it show?",
+  list: "These keys",
+};

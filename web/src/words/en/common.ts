@@ -31,6 +31,7 @@ export const commonText = {
   mixIt: "Mix it",
   name: "Name",
   newJar: "New jar",
+  close: "Close",
   notNow: "Not now",
   notSavedYet: "Not saved yet.",
   note: "Note",

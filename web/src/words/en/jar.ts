@@ -161,6 +161,8 @@ export const jarText = {
   makeAPage: "Make a page to show",
   anotherPage: "Make another page, end this one",
   showItNoMore: "Show it no more",
+  undoTheLatest: "Undo the latest",
+  undoneSo: (what: string) => `Undone: ${what}. It counts for nothing; it can be put back.`,
   theSameAsATable: "The same as a table",
   what: "What",
   afterThisFeed: "After this feed",

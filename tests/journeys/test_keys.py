@@ -1,0 +1,69 @@
+"""Keys of a laptop: they press what is there, are off where one types, and go away by one switch."""
+
+from __future__ import annotations
+
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+
+from .base import Journey
+
+
+class KeysOfALaptop(Journey):
+    def letter(self, *letters: str) -> None:
+        self.browser.driver.find_element(By.TAG_NAME, "body").send_keys(*letters)
+
+    def test_they_lead_about_and_undo(self) -> None:
+        page = self.browser
+        baker = self.baker().always_home()
+        baker.plan(name="Heron").mix(30.0)
+        baker.last_feed = None
+        baker.plan(name="Moth").mix(30.0)
+        baker.look(2.0)
+        self.enter(baker)
+        page.one("tab", "Heron")
+        first = page.until("a chosen jar", lambda: self.chosen())
+        self.letter("j")
+        page.until("the next jar", lambda: True if self.chosen() not in (None, first) else None)
+        self.letter("l")
+        page.one("heading", "Look at")
+        self.letter("s")
+        page.one("heading", "What does it show")
+        self.letter("k")
+        page.one("tab", "Moth")
+        page.open(f"/jars/{baker.jar_id}")
+        page.sees("Undo the latest")
+        self.letter("u")
+        page.sees("Undone: look.")
+
+    def chosen(self) -> str | None:
+        tabs = [one for one in self.browser.all("tab") if one.get_attribute("aria-selected") == "true"]
+        return self.browser.name(tabs[0]) if tabs else None
+
+    def test_they_are_listed_shown_and_turned_off(self) -> None:
+        page = self.browser
+        baker = self.baker().always_home().plan(name="Moth").mix(30.0)
+        self.enter(baker)
+        page.one("tab", "Moth")
+        self.letter("?")
+        page.sees("The next jar on the shelf")
+        self.assertEqual(page.axe(), [])
+        page.press("checkbox", "Show them on their buttons")
+        page.press("button", "Close")
+        page.one("link", "Look L")
+        self.letter("?")
+        page.press("checkbox", "Keys are on")
+        page.press("button", "Close")
+        page.one("link", "Look")
+        self.letter("s", "?")
+        page.sees_not("The next jar on the shelf")
+        page.one("tab", "Moth")
+
+    def test_who_types_types(self) -> None:
+        page = self.browser
+        baker = self.baker().always_home().plan(name="Moth").mix(30.0)
+        self.enter(baker, f"/jars/{baker.jar_id}/look")
+        note = page.one("textbox", "Note")
+        note.send_keys("f s n ?")
+        self.assertEqual(note.get_attribute("value"), "f s n ?")
+        note.send_keys(Keys.TAB)
+        page.one("heading", "Look at")
