@@ -5,6 +5,8 @@ from __future__ import annotations
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
+from logbook.models import Entry
+
 from .base import Journey
 
 
@@ -67,3 +69,22 @@ class KeysOfALaptop(Journey):
         self.assertEqual(note.get_attribute("value"), "f s n ?")
         note.send_keys(Keys.TAB)
         page.one("heading", "Look at")
+
+    def test_a_line_is_a_look_or_a_feed_once_it_is_understood(self) -> None:
+        page = self.browser
+        self.enter(self.baker().always_home().plan(name="Moth").mix(30.0))
+        page.one("textbox", "In a line")
+        self.letter("q")
+        line = page.driver.switch_to.active_element
+        line.send_keys("1.8x domed apple, lively")
+        page.sees("Look: 1.8 × · domed · smells of apple, fruit")
+        page.sees("Not understood, kept as a note: lively")
+        self.assertEqual(page.axe(), [])
+        line.send_keys(Keys.ENTER)
+        page.sees("1.8 × today")
+        line.send_keys("fed 30 30")
+        page.sees("Write what you saw")
+        line.send_keys(" 30", Keys.ENTER)
+        page.sees("Feed of Moth")
+        kinds = Entry.objects.filter(withdrawn_at=None).order_by("recorded_at").values_list("kind", flat=True)
+        self.assertEqual(list(kinds), ["feed", "look", "feed"])

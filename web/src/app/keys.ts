@@ -8,6 +8,7 @@ export const KEYS: readonly { readonly key: string; readonly act: KeyAct; readon
   { key: "l", act: "look", presses: 'main a[href$="/look"]' },
   { key: "f", act: "feed", presses: 'main a[href$="/feed"]' },
   { key: "j", act: "next_jar", presses: '[role="tab"][aria-selected="true"] ~ [role="tab"], [role="tab"]' },
+  { key: "q", act: "quick", presses: "main [data-quick]" },
   { key: "p", act: "plan", presses: 'main a[href$="/plan"]' },
   { key: "u", act: "undo", presses: "main [data-undoes]" },
   { key: "k", act: "kitchen", presses: 'nav a[href="/"]' },

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import { useNavigate } from "react-router";
 import type { Glance, Kitchen, Outlook } from "../../api/types";
 import { leaveAlone, setOnShelf } from "../../api/writes";
@@ -22,6 +23,9 @@ import {
   STAGE_NAMES,
   signNote,
 } from "../../words";
+
+// For who types faster than they press; the bench does not wait for it.
+const QuickLine = lazy(async () => ({ default: (await import("./Quick")).QuickLine }));
 
 /** The chosen jar on the bench: what to do now, and how it is doing. */
 export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen: Kitchen }) {
@@ -49,6 +53,11 @@ export function Bench({ one, kitchen }: { readonly one: Glance; readonly kitchen
         {!danger && <OpenAdvice jar={one.jar} counsel={one.counsel} now={now} zone={zone} most={1} />}
         <Caution notices={one.notices} />
         {one.rise && <Rising one={one} now={now} zone={zone} />}
+        {!danger && one.in_jar && one.binned_at === null && (
+          <Suspense>
+            <QuickLine one={one} />
+          </Suspense>
+        )}
       </div>
       <Doing one={one} now={now} zone={zone} />
     </section>

@@ -46,6 +46,7 @@ export type KeyAct =
   | "feed"
   | "next_jar"
   | "plan"
+  | "quick"
   | "undo"
   | "kitchen"
   | "new_jar"
@@ -57,6 +58,7 @@ export const KEY_WORDS: Record<KeyAct, string> = {
   feed: "Feed it",
   next_jar: "The next jar on the shelf",
   plan: "Its plan",
+  quick: "A look or a feed in a line",
   undo: "Undo the latest of its log",
   kitchen: "The kitchen",
   new_jar: "A new jar",

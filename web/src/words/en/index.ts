@@ -27,6 +27,7 @@ export * from "./pantry";
 export * from "./parts";
 export * from "./plan";
 export * from "./problems";
+export * from "./quick";
 export * from "./reckoner";
 export * from "./reminders";
 export * from "./shared";
