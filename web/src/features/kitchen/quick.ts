@@ -16,11 +16,9 @@ const UNITS: Record<string, LevelUnit> = { "%": "percent", mm: "mm", ml: "ml", i
 
 /** What a line says; null where it says nothing yet. `flours` is what the next feed is of. */
 export function understood(line: string, at: string, flours: readonly FlourGrams[]): Understood | null {
-  const words = line
-    .toLowerCase()
-    .replaceAll(",", ".")
-    .split(/[\s;·]+/)
-    .filter(Boolean);
+  // A comma between digits is a decimal sign, any other joins words.
+  const plain = line.toLowerCase().replace(/(\d),(\d)/g, "$1.$2");
+  const words = plain.split(/[\s,;·]+/).filter(Boolean);
   const [first = "", ...others] = words;
   if (FED_WORDS.includes(first)) return feedOf(others, at, flours);
   return lookOf(words, at);
