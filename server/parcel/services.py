@@ -28,6 +28,7 @@ from accounts.services import Account, sign_out, take_zones
 from ferment.refusal import Fact, Refusal
 from kitchen import rows as kitchen
 from kitchen.services import in_reach, kitchen_of
+from kitchen.stamps import written_anew
 from logbook import rows as logbook
 from pantry import rows as pantry
 from photos import rows as photos
@@ -186,6 +187,7 @@ def take_in(account: Account, file: IO[bytes]) -> TakenIn:
             jars = kitchen.put_jars(account, rows["jars"])
             own = kitchen.own_ids(account)
             entries = logbook.put_entries(account, own, rows["entries"], rows["changes"])
+            written_anew(own & {UUID(row["id"]) for row in rows["jars"]})
             notes = pantry.put_notes(account, rows["discard"])
         except (UnreadableError, Refusal) as error:
             raise _fault(str(error.field), error.code) from error

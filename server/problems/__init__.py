@@ -65,6 +65,7 @@ class ServerProblem(StrEnum):
     PARCEL_FAULT = "parcel_fault"
     PARCEL_TOO_LARGE = "parcel_too_large"
     PARCEL_PART = "parcel_part"
+    NOT_A_SHEET = "not_a_sheet"
 
 
 # One enumeration for the contract, so that the client words every code or does not compile.

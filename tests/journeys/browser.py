@@ -16,7 +16,7 @@ from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
-from selenium.webdriver.support.ui import WebDriverWait
+from selenium.webdriver.support.ui import Select, WebDriverWait
 
 from launcher.place import WEB
 
@@ -52,6 +52,7 @@ CANDIDATES = {
     "row": "tr",
     "toggle": "button[aria-pressed], [role=radio]",
     "checkbox": "input[type=checkbox]",
+    "list": "select",
 }
 AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
 AXE_RUN = """
@@ -176,10 +177,13 @@ class Browser:
 
     def choose_file(self, name: str, path: Path) -> None:
         """Give a file to the field of that name, seen or not."""
-        fields = self.driver.find_elements(By.CSS_SELECTOR, "input[type=file]")
-        next(one for one in fields if name in (one.get_attribute("aria-label"), one.accessible_name)).send_keys(
-            str(path)
-        )
+
+        def field() -> WebElement | None:
+            found = self.driver.find_elements(By.CSS_SELECTOR, "input[type=file]")
+            named = (one for one in found if name in (one.get_attribute("aria-label"), one.accessible_name))
+            return next(named, None)
+
+        self.until(f"a field for files {name!r}", field).send_keys(str(path))
 
     def type(self, name: str, text: str) -> None:
         field = self.one("textbox", name)
@@ -188,6 +192,10 @@ class Browser:
         # Beyond what chromedriver can type key by key (emoji) the browser inserts the text itself.
         field.click()
         self.driver.execute_cdp_cmd("Input.insertText", {"text": text})
+
+    def pick(self, name: str, choice: str) -> None:
+        """Choose in a list that drops down."""
+        Select(self.one("list", name)).select_by_visible_text(choice)
 
     def keys(self, *keys: str) -> None:
         webdriver.ActionChains(self.driver).send_keys(*keys).perform()

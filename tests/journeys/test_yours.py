@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from datetime import timedelta
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
@@ -11,6 +12,7 @@ from django.utils import timezone
 from accounts.models import Account
 from logbook.models import Entry
 from parcel.services import Form, pack
+from tests.server.base import ago
 
 from .base import PASSWORD, Journey
 
@@ -95,7 +97,7 @@ class ToShow(Journey):
         baker.look(40.0, level={"value": 1.8, "unit": "times"})
         baker.feed(26.0)
         self.enter(baker, f"/jars/{baker.jar_id}")
-        page.press("disclosure", "Take it out, or show it")
+        page.press("disclosure", "Take it out, bring in, or show it")
         page.one("button", "As a picture (PNG)")
         page.press("button", "Make a page to show")
         page.sees("Shown this once:")
@@ -117,6 +119,40 @@ class ToShow(Journey):
         page.open("/shared/never-made")
         page.sees("This jar is not shown here, or not any more.")
         type(self).expected = ("404 (Not Found)", "401 (Unauthorized)")
+
+
+class ASpreadsheet(Journey):
+    expected = ("422 (Unprocessable",)
+
+    def test_its_columns_are_matched_and_what_it_says_is_kept_and_undone(self) -> None:
+        page = self.browser
+        began = timezone.localdate(timezone.now() - timedelta(days=2))
+        baker = self.baker().always_home().plan(name="Moth", starts_at=ago(72.0))
+        lines = ["Day;At;Did;Keep;Flour;Water;How high"]
+        lines += [f"{began:%d/%m/%Y};08:00;mix;;30;30;", f"{began:%d/%m/%Y};20:00;look;;;;1,4"]
+        lines += [f"{began:%d/%m/%Y};21:00;look;;;;a lot"]
+        with TemporaryDirectory() as folder:
+            file, wrong = Path(folder, "own.csv"), Path(folder, "photo.csv")
+            file.write_text("\n".join(lines))
+            wrong.write_bytes(b"\x00\x01")
+            self.enter(baker, f"/jars/{baker.jar_id}/bring")
+            page.choose_file("The file", wrong)
+            page.sees("This is no spreadsheet that can be read here.")
+            page.choose_file("The file", file)
+            page.sees("What each column holds")
+            for column, holds in (("At", "time"), ("Did", "what was done"), ("How high", "level")):
+                page.pick(column, holds)
+            page.pick("Feeds are of", "whole rye")
+            page.sees("kept 0 g, 30 g whole rye and 30 g water")
+            page.sees("1.4 ×")
+            page.sees("level: here belongs a number.")
+            self.assertEqual(page.axe(), [])
+            page.press("button", "Keep these 2 rows")
+            page.sees("2 rows stand in the log.")
+            self.assertEqual(Entry.objects.filter(withdrawn_at=None).count(), 2)
+            page.press("button", "Undo all of it")
+            page.sees("2 undone.")
+        self.assertEqual(Entry.objects.filter(withdrawn_at=None).count(), 0)
 
 
 class InOunces(Journey):

@@ -813,6 +813,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/spreadsheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Spreadsheet
+         * @description What a baker's own CSV or XLSX says of this jar; nothing is written. `how` is JSON, as it was answered before.
+         */
+        post: operations["parcel_api_read_spreadsheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/spreadsheet/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Spreadsheet
+         * @description Write every row that can be, all at once; the same sheet again writes what is new of it.
+         */
+        post: operations["parcel_api_keep_spreadsheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/unread": {
         parameters: {
             query?: never;
@@ -1427,6 +1467,26 @@ export interface paths {
         get: operations["guidance_api_read_sign_choices"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spreadsheet/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Spreadsheet
+         * @description Undo what was kept of a sheet.
+         */
+        post: operations["parcel_api_undo_spreadsheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2346,6 +2406,11 @@ export interface components {
             word_id: string | null;
         };
         /**
+         * DateOrder
+         * @enum {string}
+         */
+        DateOrder: "dmy" | "mdy" | "ymd";
+        /**
          * Days
          * @description Days until it is ready at 24 °C with the usual flour: earliest, likely, latest (common practice).
          */
@@ -3058,6 +3123,21 @@ export interface components {
          * @enum {string}
          */
         HowOld: "first_day" | "early" | "middle" | "old";
+        /**
+         * HowWrittenBody
+         * @description How a sheet is to be read: which column (from 0) holds what, in which order its dates are, in what levels and
+         *     warmth are told, and of what flour its feeds are.
+         */
+        HowWrittenBody: {
+            /** Columns */
+            columns: {
+                [key: string]: number;
+            };
+            dates: components["schemas"]["DateOrder"];
+            flour: components["schemas"]["Flour"];
+            level: components["schemas"]["LevelUnit"];
+            warmth: components["schemas"]["Warmth"];
+        };
         /** HydrationIn */
         HydrationIn: {
             /** Steps */
@@ -3224,6 +3304,19 @@ export interface components {
             next_act: components["schemas"]["Act"] | null;
             /** Too Early */
             too_early: boolean;
+        };
+        /**
+         * KeptOut
+         * @description The new entries, by which the whole can be undone.
+         */
+        KeptOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Entries */
+            entries: string[];
         };
         /**
          * KitchenOut
@@ -3846,6 +3939,12 @@ export interface components {
          */
         Paper: "a4" | "letter";
         /**
+         * Part
+         * @description What a column holds. `when` is date and time in one.
+         * @enum {string}
+         */
+        Part: "when" | "date" | "time" | "what" | "level" | "warmth" | "ph" | "keep" | "flour" | "water" | "note";
+        /**
          * PartOut
          * @description How many bytes of it are here.
          */
@@ -4102,7 +4201,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "no_rhythm" | "takes_more_than_there_is" | "no_room_in_hours" | "away_too_long" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "wrong_password" | "no_such_code" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken" | "parcel_foreign" | "parcel_newer" | "parcel_fault" | "parcel_too_large" | "parcel_part";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "no_rhythm" | "takes_more_than_there_is" | "no_room_in_hours" | "away_too_long" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "wrong_password" | "no_such_code" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken" | "parcel_foreign" | "parcel_newer" | "parcel_fault" | "parcel_too_large" | "parcel_part" | "not_a_sheet";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -4401,6 +4500,20 @@ export interface components {
             ratio: string;
         };
         /**
+         * RowOut
+         * @description One row, counted as the sheet counts: what would be written, or what is wrong with it; `there` says that it was
+         *     brought in before.
+         */
+        RowOut: {
+            /** Entry */
+            entry: (components["schemas"]["FeedBody"] | components["schemas"]["LookBody"] | components["schemas"]["DeedBody"] | components["schemas"]["LeaveBody"] | components["schemas"]["WordBody"] | components["schemas"]["MovedBody"] | components["schemas"]["OtherJarBody"] | components["schemas"]["OtherFlourBody"] | components["schemas"]["OtherRhythmBody"] | components["schemas"]["OtherAmountBody"] | components["schemas"]["OtherWayBody"] | components["schemas"]["UseBody"] | components["schemas"]["PutBackBody"] | components["schemas"]["BakeBody"] | components["schemas"]["BinBody"]) | null;
+            problem: components["schemas"]["ProblemOut"] | null;
+            /** Row */
+            row: number;
+            /** There */
+            there: boolean;
+        };
+        /**
          * RowWanted
          * @description How many good feeds in a row a baker asks for who is so strict.
          */
@@ -4566,6 +4679,19 @@ export interface components {
             then_due: string | null;
             tolerance: components["schemas"]["Tolerance"];
             until_thickness: components["schemas"]["Thickness"] | null;
+        };
+        /**
+         * SheetOut
+         * @description The columns by their heads with what stands under them, how it was read, and its rows.
+         */
+        SheetOut: {
+            /** Heads */
+            heads: string[];
+            how: components["schemas"]["HowWrittenBody"];
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+            /** Samples */
+            samples: string[][];
         };
         /**
          * Shelf
@@ -5113,6 +5239,16 @@ export interface components {
             /** Water G */
             water_g: number;
         };
+        /** UndoIn */
+        UndoIn: {
+            /** Entries */
+            entries: string[];
+        };
+        /** UndoneOut */
+        UndoneOut: {
+            /** Undone */
+            undone: number;
+        };
         /**
          * Unit
          * @description What a baker measures an amount in. A volume becomes a weight only by what is in it (see `flours`).
@@ -5257,6 +5393,11 @@ export interface components {
             /** Wanted */
             wanted: boolean;
         };
+        /**
+         * Warmth
+         * @enum {string}
+         */
+        Warmth: "c" | "f";
         /**
          * WeighIn
          * @description What was weighed other than planned, in grams; null or left out where it went as planned or is to come.
@@ -5483,6 +5624,7 @@ export type CompareIn = components['schemas']['CompareIn'];
 export type ConvertIn = components['schemas']['ConvertIn'];
 export type ConvertOut = components['schemas']['ConvertOut'];
 export type Counsel = components['schemas']['Counsel'];
+export type DateOrder = components['schemas']['DateOrder'];
 export type Days = components['schemas']['Days'];
 export type Decimal = components['schemas']['Decimal'];
 export type DeedBody = components['schemas']['DeedBody'];
@@ -5533,6 +5675,7 @@ export type HoursBody = components['schemas']['HoursBody'];
 export type HowHigh = components['schemas']['HowHigh'];
 export type HowHighOut = components['schemas']['HowHighOut'];
 export type HowOld = components['schemas']['HowOld'];
+export type HowWrittenBody = components['schemas']['HowWrittenBody'];
 export type HydrationIn = components['schemas']['HydrationIn'];
 export type IfFed = components['schemas']['IfFed'];
 export type Ingredient = components['schemas']['Ingredient'];
@@ -5543,6 +5686,7 @@ export type JarLabelOut = components['schemas']['JarLabelOut'];
 export type JarOut = components['schemas']['JarOut'];
 export type Keeping = components['schemas']['Keeping'];
 export type KeepingOffer = components['schemas']['KeepingOffer'];
+export type KeptOut = components['schemas']['KeptOut'];
 export type KitchenOut = components['schemas']['KitchenOut'];
 export type LeaveBody = components['schemas']['LeaveBody'];
 export type Length = components['schemas']['Length'];
@@ -5584,6 +5728,7 @@ export type OtherwiseIn = components['schemas']['OtherwiseIn'];
 export type OtherwiseOut = components['schemas']['OtherwiseOut'];
 export type Outlook = components['schemas']['Outlook'];
 export type Paper = components['schemas']['Paper'];
+export type Part = components['schemas']['Part'];
 export type PartOut = components['schemas']['PartOut'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type Peaks = components['schemas']['Peaks'];
@@ -5620,6 +5765,7 @@ export type Remedy = components['schemas']['Remedy'];
 export type RiseOut = components['schemas']['RiseOut'];
 export type RoundFit = components['schemas']['RoundFit'];
 export type RoundSeen = components['schemas']['RoundSeen'];
+export type RowOut = components['schemas']['RowOut'];
 export type RowWanted = components['schemas']['RowWanted'];
 export type RuleTold = components['schemas']['RuleTold'];
 export type Scale = components['schemas']['Scale'];
@@ -5631,6 +5777,7 @@ export type SharedAddressOut = components['schemas']['SharedAddressOut'];
 export type SharedJarOut = components['schemas']['SharedJarOut'];
 export type SharingOut = components['schemas']['SharingOut'];
 export type Sheet = components['schemas']['Sheet'];
+export type SheetOut = components['schemas']['SheetOut'];
 export type Shelf = components['schemas']['Shelf'];
 export type ShelfFlourBody = components['schemas']['ShelfFlourBody'];
 export type ShelfFloursBody = components['schemas']['ShelfFloursBody'];
@@ -5675,6 +5822,8 @@ export type TimeZoneIn = components['schemas']['TimeZoneIn'];
 export type Tolerance = components['schemas']['Tolerance'];
 export type Top = components['schemas']['Top'];
 export type Totals = components['schemas']['Totals'];
+export type UndoIn = components['schemas']['UndoIn'];
+export type UndoneOut = components['schemas']['UndoneOut'];
 export type Unit = components['schemas']['Unit'];
 export type UnreadJarOut = components['schemas']['UnreadJarOut'];
 export type Urgency = components['schemas']['Urgency'];
@@ -5688,6 +5837,7 @@ export type VisitOut = components['schemas']['VisitOut'];
 export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
 export type WantedIn = components['schemas']['WantedIn'];
+export type Warmth = components['schemas']['Warmth'];
 export type WeighIn = components['schemas']['WeighIn'];
 export type Went = components['schemas']['Went'];
 export type WentPart = components['schemas']['WentPart'];
@@ -9985,6 +10135,239 @@ export interface operations {
             };
         };
     };
+    parcel_api_read_spreadsheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * How
+                     * @default
+                     */
+                    how?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    parcel_api_keep_spreadsheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** How */
+                    how: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     guidance_api_read_unread_jar: {
         parameters: {
             query?: never;
@@ -13003,6 +13386,111 @@ export interface operations {
             };
             /** @description Nobody is signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    parcel_api_undo_spreadsheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoneOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

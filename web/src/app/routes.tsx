@@ -26,6 +26,7 @@ const ReckonerPage = lazy(async () => ({ default: (await import("../features/rec
 const DiscardPage = lazy(async () => ({ default: (await import("../features/pantry")).DiscardPage }));
 const FlourPage = lazy(async () => ({ default: (await import("../features/pantry")).FlourPage }));
 const SharedPage = lazy(async () => ({ default: (await import("../features/shared")).SharedPage }));
+const SheetPage = lazy(async () => ({ default: (await import("../features/yours")).SheetPage }));
 const YoursPage = lazy(async () => ({ default: (await import("../features/yours")).YoursPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
@@ -62,6 +63,7 @@ function Guarded() {
             <Route path="jars/:jarId/bake" element={<BakePage />} />
             <Route path="jars/:jarId/part" element={<PartPage />} />
             <Route path="jars/:jarId/away" element={<AwayPage />} />
+            <Route path="jars/:jarId/bring" element={<SheetPage />} />
             <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
             <Route path="house" element={<HousePage />} />
             <Route path="yours" element={<YoursPage />} />

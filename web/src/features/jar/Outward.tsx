@@ -2,8 +2,8 @@ import { type RefObject, useState } from "react";
 import { api, http } from "../../api/client";
 import { pngOf, save, svgText } from "../../lib/save-picture";
 import { Refused, useAct } from "../../parts/act";
-import { Button } from "../../ui/button";
-import { jarText } from "../../words";
+import { Button, ButtonLink } from "../../ui/button";
+import { jarText, sheetText } from "../../words";
 
 const LINK =
   "inline-flex min-h-11 items-center px-3 font-semibold text-crust underline-offset-4 hover:underline";
@@ -43,6 +43,9 @@ export function Outward({
         <a className={LINK} href={`/api/parcel.zip?jar=${jarId}`} download>
           {jarText.allOfIt}
         </a>
+        <ButtonLink look="plain" to={`/jars/${jarId}/bring`}>
+          {sheetText.bringASheet}
+        </ButtonLink>
       </p>
       <Sharing jarId={jarId} />
     </details>

@@ -1,1 +1,2 @@
 export { YoursPage } from "./Page";
+export { SheetPage } from "./SheetPage";

@@ -31,6 +31,7 @@ export * from "./quick";
 export * from "./reckoner";
 export * from "./reminders";
 export * from "./shared";
+export * from "./sheet";
 export * from "./sights";
 export * from "./signs";
 export * from "./tasks";

@@ -150,7 +150,7 @@ export const jarText = {
   night: "night",
   inTheFridge: "in the fridge",
   forecastFourOfFiveFall: "forecast, four of five fall inside",
-  takeItOut: "Take it out, or show it",
+  takeItOut: "Take it out, bring in, or show it",
   asSvg: "As a drawing (SVG)",
   asPng: "As a picture (PNG)",
   asCsv: "As a table (CSV)",

@@ -122,6 +122,8 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
     `Nothing was brought in. Row ${facts.row} of ${facts.table} cannot be read${facts.column ? ` at ${facts.column}` : ""}: expected is ${String(facts.expected).replaceAll("_", " ")}.`,
   parcel_too_large: (facts) =>
     `This is too large. Up to ${facts.most_mb} MB are taken here; more by ./despertar import.`,
+  not_a_sheet: (facts) =>
+    `This is no spreadsheet that can be read here. Choose a CSV or XLSX of up to ${facts.most_mb} MB.`,
   parcel_part: () => "A part of it was lost on the way. Bring it in once more.",
   wrong_password: () => "This is not your password.",
   no_such_code: () => "Name and code do not belong together, or the code was used or is over.",
