@@ -13,7 +13,7 @@ from ninja.decorators import decorate_view
 
 from problems import Problem, ProblemsOut, ServerProblem
 
-from . import access, services
+from . import access, passkeys, services
 from .forms import set_forms
 from .security import SIGN_UPS, Baker, before_guessing, check_own_password, guessed_wrong, signed_in
 from .wire import (
@@ -21,13 +21,17 @@ from .wire import (
     FormsBody,
     HeardIn,
     NameIn,
+    NewKeyIn,
     NewPasswordIn,
+    OptionsOut,
     RecoverIn,
     RecoveryOut,
     SessionOut,
     SignInIn,
     SignUpIn,
     TimeZoneIn,
+    UseKeyIn,
+    access_out,
     account_out,
     forms_in,
 )
@@ -43,6 +47,10 @@ def _session(request: HttpRequest) -> SessionOut:
         scale=settings.DESPERTAR_SCALE,
         version=settings.VERSION,
     )
+
+
+def _access(request: Baker) -> AccessOut:
+    return access_out(access.access_of(request.auth, request), passkeys.keys_of(request.auth))
 
 
 @router.get("/session", response=SessionOut)
@@ -103,7 +111,7 @@ def acknowledge(request: Baker, payload: HeardIn) -> tuple[int, None]:
 @router.get("/account", response=AccessOut, auth=signed_in)
 def read_access(request: Baker) -> AccessOut:
     """Where the account is signed in, and whether there is a code on paper."""
-    return AccessOut.model_validate(access.access_of(request.auth, request))
+    return _access(request)
 
 
 @router.put("/account/name", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
@@ -117,13 +125,13 @@ def change_password(request: Baker, payload: NewPasswordIn) -> AccessOut:
     """Everybody else who is signed in with it is signed out."""
     check_own_password(request, payload.before, "before")
     access.change_password(request.auth, request, payload.password)
-    return AccessOut.model_validate(access.access_of(request.auth, request))
+    return _access(request)
 
 
 @router.delete("/account/visits/{visit_id}", response={200: AccessOut, 404: ProblemsOut}, auth=signed_in)
 def end_visit(request: Baker, visit_id: UUID) -> AccessOut:
     access.end_visit(request.auth, visit_id)
-    return AccessOut.model_validate(access.access_of(request.auth, request))
+    return _access(request)
 
 
 @router.post("/account/recovery", response={200: RecoveryOut, 422: ProblemsOut}, auth=signed_in)
@@ -141,6 +149,44 @@ def recover(request: HttpRequest, payload: RecoverIn) -> SessionOut:
         access.recover(request, payload.name, payload.code, payload.password, timezone.now())
     except Problem as problem:
         if problem.code is ServerProblem.NO_SUCH_CODE:
+            guessed_wrong(request)
+        raise
+    return _session(request)
+
+
+@router.post("/account/passkeys/options", response={200: OptionsOut, 422: ProblemsOut}, auth=signed_in)
+def options_to_make(request: Baker) -> OptionsOut:
+    return OptionsOut(options=passkeys.options_to_make(request.auth, request))
+
+
+@router.post("/account/passkeys", response={200: AccessOut, 422: ProblemsOut}, auth=signed_in)
+def keep_passkey(request: Baker, payload: NewKeyIn) -> AccessOut:
+    """A passkey that was made from the latest options."""
+    passkeys.keep_key(request.auth, request, payload.name, payload.credential, timezone.now())
+    return _access(request)
+
+
+@router.delete("/account/passkeys/{key_id}", response={200: AccessOut, 404: ProblemsOut}, auth=signed_in)
+def drop_passkey(request: Baker, key_id: UUID) -> AccessOut:
+    passkeys.drop_key(request.auth, key_id)
+    return _access(request)
+
+
+@router.post("/session/passkey/options", response=OptionsOut)
+@decorate_view(csrf_protect)
+def options_to_use(request: HttpRequest) -> OptionsOut:
+    return OptionsOut(options=passkeys.options_to_use(request))
+
+
+@router.post("/session/passkey", response={200: SessionOut, 401: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut})
+@decorate_view(csrf_protect)
+def come_in_by_passkey(request: HttpRequest, payload: UseKeyIn) -> SessionOut:
+    """Sign in by a passkey of this host."""
+    before_guessing(request, "credential")
+    try:
+        passkeys.come_in(request, payload.id, payload.credential, timezone.now())
+    except Problem as problem:
+        if problem.code is ServerProblem.PASSKEY_REFUSED:
             guessed_wrong(request)
         raise
     return _session(request)

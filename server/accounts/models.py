@@ -60,3 +60,18 @@ class Recovery(models.Model):
     code_hash = models.CharField(max_length=64, unique=True, db_collation="utf8mb4_bin")
     made_at = models.DateTimeField()
     ends_at = models.DateTimeField(null=True)
+
+
+class Passkey(models.Model):
+    """The public half of a key that a device keeps."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4)
+    account = models.ForeignKey(Account, on_delete=models.CASCADE, related_name="passkeys")
+    name = models.CharField(max_length=60)
+    # Its id may be longer than what an index takes: it is found by its hash.
+    credential = models.TextField()
+    credential_hash = models.CharField(max_length=64, unique=True, db_collation="ascii_bin")
+    public_key = models.BinaryField()
+    sign_count = models.PositiveBigIntegerField()
+    made_at = models.DateTimeField()
+    used_at = models.DateTimeField(null=True)

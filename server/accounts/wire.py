@@ -14,8 +14,10 @@ from pydantic_core import PydanticCustomError
 from ferment.reading import EARLIEST_YEAR, LATEST_YEAR, is_of_this_age
 from ferment.verdicts.cautions import Notice
 
+from .access import Access
 from .forms import Clock, Decimal, Degree, Forms, Length, Mass, Paper, forms_of
 from .models import Account
+from .passkeys import Key
 
 
 class Request(BaseModel):
@@ -157,11 +159,41 @@ class VisitOut(Told):
     here: bool
 
 
+class KeyOut(Told):
+    """A passkey by its name, and when it was last used."""
+
+    id: UUID
+    name: str
+    made_at: datetime
+    used_at: datetime | None
+
+
 class AccessOut(Told):
-    """Where the account is signed in, and since when there is a code on paper."""
+    """Where the account is signed in, since when there is a code on paper, and its passkeys."""
 
     visits: tuple[VisitOut, ...]
     recovery_since: datetime | None
+    keys: tuple[KeyOut, ...]
+
+
+class OptionsOut(Schema):
+    """What the browser makes or uses a passkey by: JSON of the standard's own form."""
+
+    options: str
+
+
+class NewKeyIn(Request):
+    """A passkey that was made: JSON of the standard's own form."""
+
+    name: Name
+    credential: Annotated[str, StringConstraints(min_length=2, max_length=20_000)]
+
+
+class UseKeyIn(Request):
+    """A passkey that answers; `id` is the credential's."""
+
+    id: Annotated[str, StringConstraints(min_length=1, max_length=1_400)]
+    credential: Annotated[str, StringConstraints(min_length=2, max_length=20_000)]
 
 
 class RecoveryOut(Schema):
@@ -181,4 +213,12 @@ def account_out(account: Account) -> AccountOut:
         time_zone=account.time_zone,
         is_demo=account.is_demo,
         forms=FormsBody(**vars(forms_of(account))),
+    )
+
+
+def access_out(found: Access, keys: list[Key]) -> AccessOut:
+    return AccessOut(
+        visits=tuple(VisitOut.model_validate(one) for one in found.visits),
+        recovery_since=found.recovery_since,
+        keys=tuple(KeyOut.model_validate(one) for one in keys),
     )

@@ -30,6 +30,8 @@ class ServerProblem(StrEnum):
     WRONG_NAME_OR_PASSWORD = "wrong_name_or_password"  # noqa: S105  (a code, no secret)
     WRONG_PASSWORD = "wrong_password"  # noqa: S105
     NO_SUCH_CODE = "no_such_code"
+    PASSKEY_REFUSED = "passkey_refused"
+    TOO_MANY_PASSKEYS = "too_many_passkeys"
     TOO_MANY_TRIES = "too_many_tries"
     NAME_TAKEN = "name_taken"
     PASSWORD_TOO_SHORT = "password_too_short"  # noqa: S105

@@ -90,6 +90,38 @@ class Yours(Journey):
         self.assertFalse(Account.objects.filter(is_demo=False).exists())
 
 
+class ByPasskey(Journey):
+    """With an authenticator that Chromium plays (W3C WebDriver extension of Web Authentication)."""
+
+    expected = ("401 (Unauthorized)",)
+
+    def test_a_key_is_made_used_and_taken_away(self) -> None:
+        page = self.browser
+        page.driver.execute_cdp_cmd("WebAuthn.enable", {})
+        options = {"protocol": "ctap2", "transport": "internal", "hasResidentKey": True}
+        options |= {"hasUserVerification": True, "isUserVerified": True, "automaticPresenceSimulation": True}
+        made = page.driver.execute_cdp_cmd("WebAuthn.addVirtualAuthenticator", {"options": options})
+        self.addCleanup(page.driver.execute_cdp_cmd, "WebAuthn.disable", {})
+        self.addCleanup(page.driver.execute_cdp_cmd, "WebAuthn.removeVirtualAuthenticator", made)
+        self.enter(self.baker().plan(name="Moth"), "/yours")
+        page.type("What you call it", "kitchen phone")
+        page.press("button", "Make a passkey")
+        page.sees("kitchen phone, made today")
+        self.assertEqual(page.axe(), [])
+        for known in (True, False):
+            page.press("button", "Account of Ines")
+            page.press("menuitem", "Sign out")
+            page.press("button", "Use a passkey")
+            if not known:
+                page.sees("This passkey does not open a kitchen here.")
+                break
+            page.one("tab", "Moth")
+            page.open("/yours")
+            page.sees("kitchen phone, used today")
+            page.press("button", "Take it away")
+            page.sees_not("kitchen phone")
+
+
 class ToShow(Journey):
     def test_a_friend_sees_one_jar_until_it_is_ended(self) -> None:
         page = self.browser

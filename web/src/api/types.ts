@@ -62,6 +62,7 @@ export type {
   Keeping,
   KeepingOffer,
   KeptOut as SheetKept,
+  KeyOut,
   KitchenOut as Kitchen,
   LeaveBody,
   LevelBody,

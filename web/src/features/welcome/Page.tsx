@@ -7,6 +7,7 @@ import type { Problem } from "../../api/types";
 import { JarDrawing, type JarState } from "../../drawing/jar";
 import { usualForms } from "../../lib/forms";
 import { useTitle } from "../../lib/hooks";
+import { takesPasskeys } from "../../lib/passkeys";
 import { deviceZone } from "../../lib/time";
 import { Button } from "../../ui/button";
 import { TextField } from "../../ui/field";
@@ -86,6 +87,12 @@ export function WelcomePage({
     };
     void arrive(ways[way]);
   };
+  const byPasskey = () =>
+    arrive(async () => {
+      const { comeInByPasskey } = await import("../../api/passkeys");
+      const tried = await comeInByPasskey();
+      return typeof tried === "object" ? { error: { errors: tried.problems } } : {};
+    });
   const visitDemo = () =>
     void arrive(() => http.POST("/api/demo/visit", { body: { time_zone: deviceZone() } }));
   const loose = problems.filter((problem) => !["name", "password", "code"].includes(problem.field));
@@ -160,6 +167,11 @@ export function WelcomePage({
         >
           {way === "in" ? welcomeText.newHereMakeAnAccount : welcomeText.iHaveAnAccount}
         </Button>
+        {way === "in" && takesPasskeys() && (
+          <Button disabled={busy} onClick={() => void byPasskey()}>
+            {welcomeText.useAPasskey}
+          </Button>
+        )}
         {way === "in" && (
           <Button
             look="plain"

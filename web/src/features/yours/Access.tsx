@@ -3,13 +3,14 @@ import { type FormEvent, type ReactNode, useState } from "react";
 import { api, http } from "../../api/client";
 import type { Account, Problem } from "../../api/types";
 import { nowMs } from "../../lib/clock";
+import { takesPasskeys } from "../../lib/passkeys";
 import { dayWord, homeZone } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { TextField } from "../../ui/field";
 import { useSay } from "../../ui/toast";
-import { problemAt, problemWords, visitLine, yoursText } from "../../words";
+import { passkeyLine, problemAt, problemWords, visitLine, yoursText } from "../../words";
 
 type Answer = { readonly error?: { readonly errors: readonly Problem[] } | undefined };
 
@@ -39,6 +40,7 @@ export function AccessPart({ account }: { readonly account: Account }) {
       <NameForm account={account} />
       <PasswordForm name={account.name} />
       <Visits />
+      <Passkeys />
       <OnPaper />
       <Leave name={account.name} />
     </section>
@@ -143,6 +145,63 @@ function Visits() {
           </li>
         ))}
       </ul>
+      <Refused problem={problem} />
+    </div>
+  );
+}
+
+function Passkeys() {
+  const queries = useQueryClient();
+  const access = api.useQuery("get", "/api/account");
+  const { act, problem } = useAct();
+  const [name, setName] = useState("");
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  if (!access.data) return null;
+  const make = async (event: FormEvent) => {
+    event.preventDefault();
+    const { makePasskey } = await import("../../api/passkeys");
+    const tried = await makePasskey(name.trim() || yoursText.thisDevice);
+    setProblems(typeof tried === "object" ? tried.problems : []);
+    if (tried !== "in") return;
+    setName("");
+    await queries.invalidateQueries();
+  };
+  const drop = (id: string) =>
+    act(http.DELETE("/api/account/passkeys/{key_id}", { params: { path: { key_id: id } } }));
+  return (
+    <div className="flex flex-col items-start gap-3">
+      <h3 className="text-xl">{yoursText.passkeys}</h3>
+      <p className="max-w-prose">
+        {takesPasskeys() ? yoursText.whatPasskeysAre : yoursText.passkeysNeedAName}
+      </p>
+      {access.data.keys.length > 0 && (
+        <ul className="w-full max-w-prose">
+          {access.data.keys.map((one) => (
+            <li
+              key={one.id}
+              className="flex min-h-12 items-center justify-between gap-3 border-b border-rule"
+            >
+              <span dir="auto">{passkeyLine(one, nowMs(), homeZone())}</span>
+              <Button look="plain" onClick={() => void drop(one.id)}>
+                {yoursText.dropIt}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {takesPasskeys() && (
+        <form noValidate className="flex flex-wrap items-end gap-3" onSubmit={(event) => void make(event)}>
+          <TextField
+            label={yoursText.passkeyName}
+            placeholder={yoursText.thisDevice}
+            value={name}
+            maxLength={60}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <Button type="submit">{yoursText.makeAPasskey}</Button>
+        </form>
+      )}
+      <Loose problems={problems} shown={[]} />
       <Refused problem={problem} />
     </div>
   );

@@ -126,6 +126,8 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
     `This is no spreadsheet that can be read here. Choose a CSV or XLSX of up to ${facts.most_mb} MB.`,
   parcel_part: () => "A part of it was lost on the way. Bring it in once more.",
   wrong_password: () => "This is not your password.",
+  passkey_refused: () => "This passkey does not open a kitchen here.",
+  too_many_passkeys: (facts) => `There are ${facts.most} passkeys already. Take one away first.`,
   no_such_code: () => "Name and code do not belong together, or the code was used or is over.",
   stored_broken: () => "It is stored in a form that is not known here.",
   not_a_photo: () => "This is not a photo. Choose a JPEG, PNG or WebP picture.",

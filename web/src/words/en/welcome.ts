@@ -11,6 +11,7 @@ export const welcomeText = {
   signIn: "Sign in",
   makeAnAccount: "Make an account",
   signInAgainActsKept: "Sign in again: acts kept on this device are waiting to be sent.",
+  useAPasskey: "Use a passkey",
   passwordForgotten: "I have forgotten my password",
   code: "Code",
   whereTheCodeIs: "From your paper, or from whoever keeps this house.",

@@ -1,5 +1,5 @@
 /** What is said where a baker looks after account and data. */
-import type { Account, PhotosIn, TakenIn, VisitOut } from "../../api/types";
+import type { Account, KeyOut, PhotosIn, TakenIn, VisitOut } from "../../api/types";
 import { list } from "../../lib/numbers";
 import { when } from "../../lib/time";
 
@@ -30,6 +30,15 @@ export const yoursText = {
   isChanged: "It is changed.",
   whereSignedIn: "Where you are signed in",
   endIt: "Sign out there",
+  passkeys: "Passkeys",
+  whatPasskeysAre:
+    "Come in with a finger, a face or a key of your device, without a password. It stays on the device.",
+  passkeysNeedAName:
+    "Browsers make passkeys for a name, not for an address of digits. Open this kitchen by its name, such as localhost.",
+  passkeyName: "What you call it",
+  thisDevice: "this device",
+  makeAPasskey: "Make a passkey",
+  dropIt: "Take it away",
   codeOnPaper: "A code on paper",
   whyACode:
     "No mail leaves this machine. If you forget your password, this code lets you set a new one, once. Write it down and keep it with your flour.",
@@ -67,6 +76,15 @@ export function takenInLine(told: TakenIn): string {
   if (parts.length === 0) return "All of it was here already.";
   const copy = told.as_copy ? " Another account here has it too, so it came as a copy." : "";
   return `New here: ${list(parts)}.${copy}`;
+}
+
+/** `kitchen phone, used today 18:20` */
+export function passkeyLine(
+  { name, made_at: made, used_at: used }: KeyOut,
+  now: number,
+  zone: string,
+): string {
+  return used ? `${name}, used ${when(used, now, zone)}` : `${name}, made ${when(made, now, zone)}`;
 }
 
 /** `This computer, seen today 18:20` */
