@@ -32,7 +32,7 @@ const offline = VitePWA({
       {
         urlPattern: ({ url, request }) =>
           request.method === "GET" &&
-          /^\/api\/(session|kitchen|catalogue|jars\/[0-9a-f-]+)$/.test(url.pathname),
+          /^\/api\/(session|kitchen|catalogue|discard|stock|flours|jars\/[0-9a-f-]+)$/.test(url.pathname),
         handler: "NetworkFirst",
         options: {
           cacheName: "kitchen",

@@ -18,7 +18,7 @@ from django.http import HttpRequest
 from problems import Problem, ServerProblem, not_found
 
 from .models import Account, Recovery, Visit
-from .services import accepted_password, enter
+from .services import accepted_password, enter, living_visits
 
 # Written by hand and read again: no letters that are taken for digits. Twenty of thirty-one are some 99 bits.
 LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"
@@ -47,12 +47,7 @@ class Access:
 
 def access_of(account: Account, request: HttpRequest) -> Access:
     own = request.session.session_key
-    living = set(
-        Session.objects.filter(
-            session_key__in=list(Visit.objects.filter(account=account).values_list("session", flat=True))
-        ).values_list("session_key", flat=True)
-    )
-    rows = Visit.objects.filter(account=account, session__in=living).order_by("-seen_at")
+    rows = living_visits(account).order_by("-seen_at")
     paper = Recovery.objects.filter(account=account, ends_at=None).first()
     return Access(
         tuple(SignedInAt(row.id, row.on_phone, row.since, row.seen_at, row.session == own) for row in rows),

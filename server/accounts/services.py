@@ -11,8 +11,10 @@ from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.contrib.auth.models import AnonymousUser
 from django.contrib.auth.password_validation import validate_password
+from django.contrib.sessions.models import Session
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
+from django.db.models import QuerySet
 from django.http import HttpRequest
 from django.utils import timezone
 
@@ -64,12 +66,25 @@ def enter(request: HttpRequest, account: Account) -> None:
     login(request, account, backend="django.contrib.auth.backends.ModelBackend")
     if request.session.session_key is None:
         request.session.save()
+    _forget_ended(account)
     now = timezone.now()
     on_phone = "Mobi" in request.headers.get("User-Agent", "")
     Visit.objects.update_or_create(
         session=request.session.session_key,
         defaults={"account": account, "on_phone": on_phone, "since": now, "seen_at": now},
     )
+
+
+def living_visits(account: Account) -> QuerySet[Visit]:
+    """Where the account is signed in still."""
+    told = list(Visit.objects.filter(account=account).values_list("session", flat=True))
+    living = Session.objects.filter(session_key__in=told, expire_date__gt=timezone.now())
+    return Visit.objects.filter(account=account, session__in=list(living.values_list("session_key", flat=True)))
+
+
+def _forget_ended(account: Account) -> None:
+    living = list(living_visits(account).values_list("pk", flat=True))
+    Visit.objects.filter(account=account).exclude(pk__in=living).delete()
 
 
 SEEN_AGAIN = timedelta(minutes=10)

@@ -29,9 +29,12 @@ MOST_BODY = 40_000_000
 MOST_HEADER = 32_768
 
 
+HEAVY = ("/photos", "/parts", "/open", "/spreadsheet", "/spreadsheet/keep")
+
+
 def is_heavy(command: str, path: str) -> bool:
-    """Whether a request brings a photo."""
-    return command == "POST" and path.endswith("/photos")
+    """Whether a request brings photos or a whole file, or takes one out."""
+    return (command == "POST" and path.endswith(HEAVY)) or path.startswith("/api/parcel.")
 
 
 class Lanes:

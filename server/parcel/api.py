@@ -60,7 +60,7 @@ def read_document(request: Baker, jar: UUID | None = None, photos: bool = False)
 @router.get("/parcel/schema.json", openapi_extra=JSON)
 def read_schema(request: HttpRequest) -> HttpResponse:
     """The JSON Schema of the document."""
-    return HttpResponse(services.document_schema(), content_type="application/schema+json")
+    return HttpResponse(services.document_schema(), content_type="application/json")
 
 
 @router.post(

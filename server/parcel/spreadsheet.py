@@ -171,7 +171,7 @@ def _row(card: JarCard, number: int, row: Sequence[Cell], how: HowWritten, accou
 
 class _FaultyCell(Exception):
     def __init__(self, part: Part, expected: str) -> None:
-        super().__init__(part)
+        super().__init__(part, expected)
         self.part, self.expected = part, expected
 
 

@@ -26,6 +26,10 @@ class UnreadableError(Exception):
         super().__init__(f"{code} ({field})")
         self.code, self.field, self.facts, self.entry_id = code, field, dict(facts or {}), entry_id
 
+    def __reduce__(self) -> tuple[type[UnreadableError], tuple[object, ...]]:
+        # A test's error goes from one process to another with all that led to it.
+        return type(self), (self.code, self.field, self.facts, self.entry_id)
+
 
 def in_form_of_today(stored: Body, steps: Sequence[Step], field: str) -> dict[str, object]:
     """The body without its mark, every step since its form taken. Raises UnreadableError for a form to come."""

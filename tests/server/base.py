@@ -41,10 +41,16 @@ class Baker:
         return {**self.__dict__, "client": None}
 
     def call(self, method: str, path: str, body: object = None) -> tuple[int, Any]:
-        answer = self.client.generic(
+        answer: Any = self.client.generic(
             method, path, data=b"" if body is None else _json(body), content_type="application/json"
         )
-        return answer.status_code, answer.json() if answer.content else None
+        content = b"".join(answer.streaming_content) if answer.streaming else answer.content
+        return answer.status_code, json.loads(content) if content and "json" in answer["Content-Type"] else None
+
+    def send_files(self, path: str, **parts: Any) -> tuple[int, Any]:
+        """A form with files, as a browser sends it."""
+        answer = self.client.post(path, parts)
+        return answer.status_code, answer.json()
 
     def ok(self, method: str, path: str, body: object = None) -> Any:
         status, answer = self.call(method, path, body)

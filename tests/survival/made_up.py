@@ -20,6 +20,12 @@ def operations() -> list[Any]:
     return [result.ok() for result in schema.get_all_operations()]
 
 
+def takes_files(operation: Any) -> bool:
+    """Whether it is sent a form with files, not JSON."""
+    body = operation.definition.raw.get("requestBody", {})
+    return "multipart/form-data" in body.get("content", {})
+
+
 def made_up(
     operation: Any, calls: int, mode: GenerationMode = GenerationMode.POSITIVE, *, always_the_same: bool = True
 ) -> list[Any]:

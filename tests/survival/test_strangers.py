@@ -12,12 +12,15 @@ from typing import Any
 from urllib.parse import urlencode
 from uuid import uuid4
 
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase, override_settings
+from django.utils import timezone
 
+from accounts.models import Account, Passkey
 from tests.server.base import Baker, ago
 from tests.server.test_photos import jpeg
 
-from .made_up import made_up, operations
+from .made_up import made_up, operations, takes_files
 
 CALLS = 3
 
@@ -44,6 +47,11 @@ def sound(body: object) -> object:
     return [sound(part) for part in body] if isinstance(body, list) else body
 
 
+def a_sheet() -> dict[str, Any]:
+    how = {"columns": {}, "dates": "dmy", "level": "mm", "warmth": "c", "flour": "rye"}
+    return {"file": SimpleUploadedFile("own.csv", b"date,level\n"), "how": json.dumps(how)}
+
+
 class Strangers(TestCase):
     def setUp(self) -> None:
         self.owner = Baker("Secret Ada").sign_up().plan(name="Secret jar").mix(60.0)
@@ -64,6 +72,12 @@ class Strangers(TestCase):
         self.owner.ok("POST", "/api/discard", note)
         self.ids = {"jar_id": jar, "entry_id": entry, "photo_id": photo, "station_id": station, "hand_id": hand}
         self.ids["note_id"] = note["id"]
+        self.ids["visit_id"] = self.owner.ok("GET", "/api/account")["visits"][0]["id"]
+        ada = Account.objects.get(name="Secret Ada")
+        key = Passkey.objects.create(
+            account=ada, name="Secret key", credential="x", credential_hash="x", sign_count=0, made_at=timezone.now()
+        )
+        self.ids["key_id"] = str(key.id)
         self.stranger = Baker("Noor").sign_up()
         self.nobody = Baker("")
 
@@ -79,12 +93,19 @@ class Strangers(TestCase):
         for operation in operations():
             names = [part.name for part in operation.path_parameters]
             if not any(name in self.ids for name in names):
-                self.assertLessEqual(set(names), {"code", "token", "size"}, f"{operation.label}: whose is this?")
+                self.assertLessEqual(
+                    set(names), {"code", "token", "size", "parcel_id"}, f"{operation.label}: whose is this?"
+                )
                 continue
             for path, query, body in calls_of(operation):
                 with self.subTest(operation.label):
                     place = path.format(**{"size": "large", **self.ids}) + query
                     method = operation.method.upper()
+                    if takes_files(operation):
+                        status, told = self.stranger.send_files(place, **a_sheet())
+                        self.assertEqual((status, told["errors"][0]["code"]), (404, "not_found"))
+                        self.assertEqual(self.nobody.send_files(place, **a_sheet())[0], 401)
+                        continue
                     self.assertEqual(self.stranger.problem(method, place, body)[:2], (404, "not_found"), body)
                     self.assertEqual(self.nobody.problem(method, place, body)[0], 401)
                     held += 1
@@ -95,6 +116,8 @@ class Strangers(TestCase):
     def test_nothing_else_tells_of_her(self) -> None:
         for operation in operations():
             if list(operation.path_parameters) or operation.label in ("DELETE /api/session", "POST /api/accounts"):
+                continue
+            if takes_files(operation):
                 continue
             for path, query, body in calls_of(operation):
                 with self.subTest(operation.label):

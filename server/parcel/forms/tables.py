@@ -36,7 +36,7 @@ class Fault(Exception):
     """A value that a parcel may not hold, by its table, its row from 1, and its field."""
 
     def __init__(self, table: str, row: int, field: str, expected: str) -> None:
-        super().__init__(f"{table}.{row}.{field}: {expected}")
+        super().__init__(table, row, field, expected)
         self.table, self.row, self.field, self.expected = table, row, field, expected
 
 
