@@ -109,7 +109,9 @@ def sign_in(request: HttpRequest, name: str, password: str) -> Account:
 def sign_in_as_demo(request: HttpRequest, account: Account, time_zone: str) -> None:
     """Enter the demo account without a password; its times are shown in the visitor's zone."""
     account.time_zone = known_time_zone(time_zone)
-    account.save(update_fields=["time_zone"])
+    # Each visitor finds it as it was laid, whatever units another chose.
+    account.forms = {}
+    account.save(update_fields=["time_zone", "forms"])
     enter(request, account)
 
 

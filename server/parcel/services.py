@@ -41,7 +41,7 @@ from .forms.package import ForeignError, NewerError, Opened
 from .forms.tables import TABLES, Fault, Row, Rows
 
 MOST_PART = 8_000_000
-MOST_PARCEL = 1_000_000_000
+MOST_PARCEL = 500_000_000
 # What was begun to be sent and never taken in goes after this.
 FORGOTTEN = timedelta(days=1)
 PHOTOS_AT_ONCE = 8

@@ -14,7 +14,7 @@ from .package import ForeignError, Opened, check_version
 from .tables import FORMAT, TABLES, VERSION, Fault, Field, Kind, Row, Rows, Table, parsed_row, written
 
 # The whole of it is read at once.
-MOST_DOCUMENT = 400_000_000
+MOST_DOCUMENT = 200_000_000
 
 
 def write(rows: Rows, pictures: Iterable[tuple[str, bytes]], made_at: datetime, file: IO[bytes]) -> None:

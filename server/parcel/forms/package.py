@@ -16,8 +16,8 @@ from .tables import FORMAT, TABLES, VERSION, Fault, Field, Kind, Row, Rows, Tabl
 
 DESCRIPTOR = "datapackage.json"
 # A kitchen of ten years has some 40,000 entries of half a kilobyte.
-MOST_TABLE = 200_000_000
-MOST_ROWS = 1_000_000
+MOST_TABLE = 80_000_000
+MOST_ROWS = 400_000
 MOST_PICTURE = 12_000_000
 # What a cell may hold: a whole method document is some 20 kB.
 csv.field_size_limit(2_000_000)

@@ -34,7 +34,7 @@ export function ShelfTabs({
               key={item.value}
               value={item.value}
               ref={item.value === value ? bringIntoSight : null}
-              className="group shrink-0 rounded-t-lg px-2 pt-2 text-ink sm:px-4"
+              className="group shrink-0 rounded-t-lg px-2 pt-2 text-ink sm:px-3"
             >
               {item.content}
             </Tabs.Trigger>

@@ -142,7 +142,7 @@ function DiscardOnShelf({ scale }: { readonly scale: number }) {
       <Link
         key={jar.shelf}
         to="/discard"
-        className="flex shrink-0 flex-col items-center rounded-t-lg px-2 pt-2 text-ink no-underline sm:px-4"
+        className="flex shrink-0 flex-col items-center rounded-t-lg px-2 pt-2 text-ink no-underline sm:px-3"
       >
         <DiscardDrawing
           totalG={jar.total_g}
