@@ -10,13 +10,13 @@ function submit(part: Omit<Write, "account" | "madeAt">): Promise<Outcome> {
   return outbox.submit({ ...part, account: outbox.owner, madeAt: Date.now() });
 }
 
-export function planJar(jar: NewJar, reopen: Reopen): Promise<Outcome> {
+export function planJar(jar: NewJar, label: string, reopen: Reopen): Promise<Outcome> {
   return submit({
     key: jar.id,
     method: "POST",
     path: "/api/jars",
     body: jar,
-    label: `New jar ${jar.name}`,
+    label,
     reopen,
   });
 }
@@ -86,14 +86,14 @@ export function sayWord(jarId: string, about: About, yes: boolean, label: string
 }
 
 /** A caution was read; it is not said again. */
-export function acknowledge(notice: Notice): Promise<Outcome> {
+export function acknowledge(notice: Notice, label: string): Promise<Outcome> {
   const body = { notice };
   return submit({
     key: newId(),
     method: "POST",
     path: "/api/heard",
     body,
-    label: "A caution read",
+    label,
     reopen: null,
   });
 }

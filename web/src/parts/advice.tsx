@@ -103,5 +103,7 @@ function saidWords({ advice, answer, feeds }: Counsel): string {
 /** A caution that matters now and was not read yet: one at a time. */
 export function Caution({ notices }: { readonly notices: readonly Notice[] }) {
   const [first] = notices;
-  return first ? <CautionNote text={NOTICE_WORDS[first]} onRead={() => void acknowledge(first)} /> : null;
+  return first ? (
+    <CautionNote text={NOTICE_WORDS[first]} onRead={() => void acknowledge(first, partsText.aCautionRead)} />
+  ) : null;
 }

@@ -5,7 +5,7 @@ import ts from "typescript";
 import { describe, expect, it } from "vitest";
 
 const SRC = join(import.meta.dirname, "..");
-const PLACES = ["features", "parts", "app", "ui", "drawing"];
+const PLACES = ["features", "parts", "app", "ui", "drawing", "api", "lib"];
 /** What is read aloud or shown of an attribute or a property of these names. */
 const READ = new Set(["label", "title", "hint", "aria-label", "what", "yes", "no", "alt", "placeholder"]);
 
@@ -17,10 +17,30 @@ function filesIn(folder: string): string[] {
 
 const isText = (text: string) => /\p{L}{2,}/u.test(text);
 
-function isRead(node: ts.StringLiteralLike | ts.TemplateExpression): boolean {
+const JOINS = new Set([
+  ts.SyntaxKind.QuestionQuestionToken,
+  ts.SyntaxKind.BarBarToken,
+  ts.SyntaxKind.AmpersandAmpersandToken,
+]);
+
+/** What a text is one of several answers to: `a ? "x" : "y"`, `a ?? "y"`. */
+function answerOf(node: ts.Node): ts.Node {
+  const { parent } = node;
+  const isOne = ts.isConditionalExpression(parent)
+    ? parent.condition !== node
+    : ts.isBinaryExpression(parent) && JOINS.has(parent.operatorToken.kind);
+  return isOne || ts.isParenthesizedExpression(parent) ? answerOf(parent) : node;
+}
+
+function isRead(text: ts.StringLiteralLike | ts.TemplateExpression): boolean {
+  const node = answerOf(text);
   const owner = node.parent;
   const outer = ts.isJsxExpression(owner) ? owner.parent : owner;
-  if (ts.isJsxAttribute(outer)) return READ.has(outer.name.getText());
+  if (ts.isJsxAttribute(outer)) {
+    const name = outer.name.getText();
+    // A fact's name is read, a field's is not.
+    return READ.has(name) || (name === "name" && /^["'`]?\p{Lu}/u.test(text.getText()));
+  }
   return ts.isPropertyAssignment(owner) && owner.initializer === node && READ.has(owner.name.getText());
 }
 
@@ -41,8 +61,9 @@ function textsOf(name: string, source: string): string[] {
 describe("sentences", () => {
   it("are found where they are", () => {
     const day = ["`Day $", "{n}`"].join("");
-    const strays = `<p title="A title" className="grid">Some text {a}</p>; const x = { label: ${day} };`;
-    expect(textsOf("x.tsx", strays)).toEqual(["A title", "Some text", day]);
+    const strays = `<p title="A title" className="grid">Some text {a}</p>; const x = { label: ${day} };
+      <F name="Day" value={a ? "b" : "c"} />; <F name={a ? "Fed" : "Mixed"} />; <input name="day" />;`;
+    expect(textsOf("x.tsx", strays)).toEqual(["A title", "Some text", day, "Day", "Fed", "Mixed"]);
   });
 
   it.each(PLACES)("stand in words, none in %s", (place) => {

@@ -256,24 +256,32 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
   return (
     <aside aria-label={kitchenText.howIsDoing(one.jar.name)} className="flex flex-col gap-4">
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-        {day > 0 && <Fact name="Day" value={String(day)} />}
-        {stage && <Fact name="Stage" value={STAGE_NAMES[stage.stage]} />}
+        {day > 0 && <Fact name={kitchenText.day} value={String(day)} />}
+        {stage && <Fact name={kitchenText.stage} value={STAGE_NAMES[stage.stage]} />}
         {one.next_bake && (
           <Fact
             name={commonText.nextBake}
             value={commonText.bakeLine(grams(one.next_bake.grams), when(one.next_bake.mixed_at, now, zone))}
           />
         )}
-        {since && <Fact name={since.is_first_mix ? "Mixed" : "Fed"} value={when(since.fed_at, now, zone)} />}
+        {since && (
+          <Fact
+            name={since.is_first_mix ? kitchenText.mixed : kitchenText.fed}
+            value={when(since.fed_at, now, zone)}
+          />
+        )}
         {since?.last && (
-          <Fact name="Level" value={`${times(since.last.times)} ${when(since.last.at, now, zone)}`} />
+          <Fact
+            name={commonText.level}
+            value={`${times(since.last.times)} ${when(since.last.at, now, zone)}`}
+          />
         )}
         {since?.highest && since.last && since.highest.times > since.last.times && (
-          <Fact name="Highest" value={highestWords(since.highest, since.last, now, zone)} />
+          <Fact name={kitchenText.highest} value={highestWords(since.highest, since.last, now, zone)} />
         )}
-        {held && !byHand && <Fact name="In the jar" value={grams(Math.round(held.total_g))} />}
+        {held && !byHand && <Fact name={kitchenText.inTheJar} value={grams(Math.round(held.total_g))} />}
         {held?.hydration_percent != null && !byHand && (
-          <Fact name="Hydration" value={percent(held.hydration_percent)} />
+          <Fact name={kitchenText.hydration} value={percent(held.hydration_percent)} />
         )}
       </dl>
       {normal && stage?.stage !== "steady" && stage?.stage !== "resting" && (

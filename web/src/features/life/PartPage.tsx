@@ -127,7 +127,7 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
     const daughter = own ? jarOf(opened, draft, at) : null;
     const setUp = async () => {
       if (!daughter) return null;
-      const made = await planJar(daughter, null);
+      const made = await planJar(daughter, commonText.newJarNamed(daughter.name), null);
       return made.kind === "saved" ? `/jars/${daughter.id}` : null;
     };
     void record(

@@ -94,7 +94,11 @@ function usePlanning(
       thermometer: station?.id ?? null,
       begun: longAgo ? begunAs : null,
     };
-    const outcome = await planJar(jar, { path: led ? "/new" : "/new?all=1", draft: draftKey, value: draft });
+    const outcome = await planJar(jar, commonText.newJarNamed(jar.name), {
+      path: led ? "/new" : "/new?all=1",
+      draft: draftKey,
+      value: draft,
+    });
     setBusy(false);
     if (outcome.kind === "refused") {
       setProblems(outcome.problems);

@@ -31,6 +31,7 @@ export const commonText = {
   name: "Name",
   newJar: "New jar",
   feedOf: (name: string) => `Feed of ${name}`,
+  newJarNamed: (name: string) => `New jar ${name}`,
   close: "Close",
   notNow: "Not now",
   notSavedYet: "Not saved yet.",

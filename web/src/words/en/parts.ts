@@ -13,6 +13,7 @@ export const partsText = {
     `As you wished: ${name}, for ${detail}.`,
   lookingAtTheFlours: "Looking at the flours",
   floursOnTheShelf: "Flours on the shelf",
+  aCautionRead: "A caution read",
   takeOff: "Take off",
   kind: "Kind",
   whatYouCallIt: "What you call it",
