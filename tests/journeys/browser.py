@@ -83,6 +83,8 @@ class Browser:
         options.binary_location = shutil.which("chromium") or "/usr/bin/chromium"
         for flag in FLAGS:
             options.add_argument(flag)
+        # What is in use where the browser says that it is: the flag alone sets the browser's own words.
+        options.add_experimental_option("prefs", {"intl.accept_languages": "en-GB,en"})
         options.set_capability("goog:loggingPrefs", {"browser": "ALL", "performance": "ALL"})
         service = Service(shutil.which("chromedriver") or "/usr/bin/chromedriver")
         self.driver = webdriver.Chrome(options=options, service=service)
@@ -115,6 +117,11 @@ class Browser:
             try:
                 return ask()
             except StaleElementReferenceException:
+                return None
+            except WebDriverException as error:
+                # The page went to another while it was asked.
+                if "Frame is detached" not in str(error):
+                    raise
                 return None
 
         try:

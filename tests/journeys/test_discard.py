@@ -114,5 +114,5 @@ class NothingWasted(Journey):
         page.one("heading", "Less waste from here on")
         page.sees("less thrown out")
         self.assertEqual(page.axe(), [])
-        page.press("button", "Do it from now on One feed a day")
+        page.press("button", "Waste less so One feed a day")
         page.sees_not("One feed a day")

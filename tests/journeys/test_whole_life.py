@@ -42,7 +42,7 @@ class Changing(Journey):
         page.press("link", "It stands elsewhere")
         page.type("Warmth", "130")
         page.press("button", "Save it")
-        page.sees("Use a number from 2 to 45.")
+        page.sees("Use a number from 2 °C to 45 °C.")
         page.type("Warmth", "27")
         page.press("toggle", "1 h ago")
         page.press("button", "Save it")

@@ -53,7 +53,7 @@ function DoIt({
   };
   return (
     <Button look="plain" className="-ml-3" disabled={busy} onClick={() => void run()}>
-      {planText.doItFromNowOn}
+      {planText.wasteLessSo}
       <span className="sr-only"> {SPARE_WORDS[one.how]}</span>
     </Button>
   );

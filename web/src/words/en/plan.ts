@@ -26,6 +26,7 @@ export const planText = {
   halfTheSize: "half the size",
   twiceTheSize: "twice the size",
   startTomorrow: "start tomorrow",
+  wasteLessSo: "Waste less so",
   lessWaste: "Less waste from here on",
   whatIf: "What if",
   onlyAskedTheJarStays: "Only asked; the jar stays as it is until you press.",
