@@ -123,7 +123,9 @@ def read_sharing(request: Baker, jar_id: UUID) -> SharingOut:
 @router.post("/jars/{jar_id}/sharing", response={200: SharedAddressOut, 404: ProblemsOut}, auth=signed_in)
 def share_jar(request: Baker, jar_id: UUID) -> SharedAddressOut:
     """An address under which this one jar can be seen; the one before opens nothing any more."""
-    return SharedAddressOut(address=f"{_base(request)}/shared/{services.share_jar(request.auth, jar_id)}")
+    return SharedAddressOut(
+        address=f"{_reachable(request) or _base(request)}/shared/{services.share_jar(request.auth, jar_id)}"
+    )
 
 
 @router.delete("/jars/{jar_id}/sharing", response={204: None, 404: ProblemsOut}, auth=signed_in)

@@ -33,6 +33,8 @@ from .forms.spreadsheet import MOST_BYTES, Cell, Matched, NotASheetError, Part, 
 # Any one: the same row for the same jar has the same id each time it is brought in.
 NAMESPACE = UUID("3a1f0d0c-6d3e-4b77-8a5e-0f5b7a1c9d44")
 FED = ("feed", "fed", "refresh", "mix", "start", "aliment", "refresc", "mistur")
+# What says no more than that somebody looked.
+LOOKED = frozenset({"look", "looked", "check", "checked", "vista", "visto", "olhar"})
 MIXED = ("mix", "start", "mistur")
 
 
@@ -226,7 +228,7 @@ def _body(row: Sequence[Cell], how: HowWritten, zone: ZoneInfo) -> AnyBody | Non
         thickness=None,
         ph=ph,
         celsius=warmth,
-        note=" · ".join(one for one in (text(Part.WHAT), note) if one)[:2_000],
+        note=" · ".join(one for one in ("" if what in LOOKED else text(Part.WHAT), note) if one)[:2_000],
     )
 
 

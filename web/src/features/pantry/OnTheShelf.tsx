@@ -1,11 +1,11 @@
 import { useState } from "react";
 import { api, http } from "../../api/client";
-import type { Bag, ShelfFlour, Stock, StockKind } from "../../api/types";
+import type { Bag, Flour, ShelfFlour, Stock, StockKind } from "../../api/types";
 import { recordEntry } from "../../api/writes";
 import { FlourBag } from "../../drawing/flour-bag";
 import { nowIso } from "../../lib/clock";
 import { newId } from "../../lib/ids";
-import { asSent, grams } from "../../lib/numbers";
+import { asSent, grams, list } from "../../lib/numbers";
 import { dayWord } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button, ButtonLink } from "../../ui/button";
@@ -76,8 +76,13 @@ function Kind({ kind, stock }: { readonly kind: StockKind; readonly stock: Stock
         {bags.map((bag) => (
           <OneBag key={bag.id} bag={bag} />
         ))}
-        {kind.instead.map((other) => (
-          <Replace key={`${other.jar}.${other.flour}`} kind={kind} other={other} />
+        {[...new Set(kind.instead.map((other) => other.flour))].map((other) => (
+          <Instead
+            key={other}
+            flour={flour}
+            other={other}
+            jars={kind.instead.filter((one) => one.flour === other)}
+          />
         ))}
       </div>
     </section>
@@ -138,25 +143,50 @@ function OneBag({ bag }: { readonly bag: Bag }) {
   );
 }
 
-/** Another flour for a jar, from its next feed on: a change in its log, undone there like any other. */
-function Replace({
-  kind,
+type Fed = StockKind["instead"][number];
+
+/** Another flour from the next feed on: a change in each jar's log, undone there like any other. */
+function Instead({
+  flour,
   other,
+  jars,
 }: {
-  readonly kind: StockKind;
-  readonly other: StockKind["instead"][number];
+  readonly flour: Flour;
+  readonly other: Flour;
+  readonly jars: readonly Fed[];
 }) {
+  const [from, to] = [FLOUR_WORDS[flour], FLOUR_WORDS[other]];
+  if (jars.length === 1)
+    return <Replace label={pantryText.feedInstead(jars[0]?.name ?? "", to, from)} jars={jars} />;
+  return (
+    <>
+      <Replace label={pantryText.insteadInAll(to, from, jars.length)} jars={jars} />
+      <details>
+        <summary className="min-h-11 py-2 font-semibold text-crust">{pantryText.jarByJar(to)}</summary>
+        <div className="flex flex-wrap gap-2">
+          {jars.map((one) => (
+            <Replace key={one.jar} label={pantryText.feedInstead(one.name, to, from)} jars={[one]} />
+          ))}
+        </div>
+      </details>
+    </>
+  );
+}
+
+function Replace({ label, jars }: { readonly label: string; readonly jars: readonly Fed[] }) {
   const say = useSay();
   const [busy, setBusy] = useState(false);
-  const label = pantryText.feedInstead(other.name, FLOUR_WORDS[other.flour], FLOUR_WORDS[kind.flour]);
   const run = async () => {
     setBusy(true);
-    const entry = { kind: "flour", at: nowIso(), note: "", blends: other.blends } as const;
-    const outcome = await recordEntry(other.jar, newId(), null, entry, label, null);
+    const said = new Set<string>();
+    for (const { jar, name, blends } of jars) {
+      const entry = { kind: "flour", at: nowIso(), note: "", blends } as const;
+      const outcome = await recordEntry(jar, newId(), null, entry, label, null);
+      if (outcome.kind === "refused") said.add(`${name}: ${outcome.problems.map(problemWords).join(" ")}`);
+      if (outcome.kind === "waiting") said.add(commonText.keptOnThisDeviceIt);
+    }
     setBusy(false);
-    if (outcome.kind === "refused") say(outcome.problems.map(problemWords).join(" "));
-    else if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
-    else say(pantryText.fedSoFromNowOn(other.name));
+    say([...said].join(" ") || pantryText.fedSoFromNowOn(list(jars.map(({ name }) => name))));
   };
   return (
     <Button look="quiet" disabled={busy} onClick={() => void run()}>

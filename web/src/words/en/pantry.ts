@@ -70,7 +70,10 @@ export const pantryText = {
   soMuch: "So much is in it",
   bagOf: (much: string) => `a bag of ${much}`,
   feedInstead: (jar: string, other: string, flour: string) => `${jar}: ${other} instead of ${flour}`,
-  fedSoFromNowOn: (jar: string) => `${jar} is fed so from its next feed on. It stands in its log.`,
+  insteadInAll: (other: string, flour: string, jars: number) =>
+    `Feed ${other} instead of ${flour}, in all ${jars} jars`,
+  jarByJar: (other: string) => `Jar by jar: ${other}`,
+  fedSoFromNowOn: (jars: string) => `Fed so from the next feed on: ${jars}. It stands in the log.`,
   enoughUntil: (flour: string, day: string) => `There is enough ${flour} until ${day}.`,
   itHolds: "It holds",
   itHoldsSo: (much: string) => `The jar itself holds ${much}.`,
