@@ -37,12 +37,17 @@ export function AccessPart({ account }: { readonly account: Account }) {
       <h2 id="account" className="text-2xl">
         {yoursText.account}
       </h2>
-      <NameForm account={account} />
-      <PasswordForm name={account.name} />
-      <Visits />
-      <Passkeys />
+      {/* On paper there is the code alone. */}
+      <div className="contents print:hidden">
+        <NameForm account={account} />
+        <PasswordForm name={account.name} />
+        <Visits />
+        <Passkeys />
+      </div>
       <OnPaper />
-      <Leave name={account.name} />
+      <div className="contents print:hidden">
+        <Leave name={account.name} />
+      </div>
     </section>
   );
 }
@@ -64,7 +69,7 @@ function NameForm({ account }: { readonly account: Account }) {
   return (
     <form
       noValidate
-      className="flex max-w-md flex-col items-start gap-3"
+      className="flex max-w-md flex-col gap-3"
       onSubmit={(event) => void send(event, () => http.PUT("/api/account/name", { body: { name } }))}
     >
       <TextField
@@ -74,7 +79,11 @@ function NameForm({ account }: { readonly account: Account }) {
         onChange={(event) => setName(event.target.value)}
         error={problemAt(problems, "name")}
       />
-      {name !== account.name && <Button type="submit">{yoursText.changeName}</Button>}
+      {name !== account.name && (
+        <Button type="submit" className="self-start">
+          {yoursText.changeName}
+        </Button>
+      )}
       <Loose problems={problems} shown={["name"]} />
     </form>
   );
@@ -95,7 +104,7 @@ function PasswordForm({ name }: { readonly name: string }) {
   return (
     <form
       noValidate
-      className="flex max-w-md flex-col items-start gap-3"
+      className="flex max-w-md flex-col gap-3"
       onSubmit={(event) =>
         void send(event, () => http.PUT("/api/account/password", { body: { before, password } }))
       }
@@ -118,7 +127,9 @@ function PasswordForm({ name }: { readonly name: string }) {
         onChange={(event) => setPassword(event.target.value)}
         error={problemAt(problems, "password")}
       />
-      <Button type="submit">{yoursText.changePassword}</Button>
+      <Button type="submit" className="self-start">
+        {yoursText.changePassword}
+      </Button>
       <Loose problems={problems} shown={["before", "password"]} />
     </form>
   );
@@ -258,7 +269,7 @@ function Leave({ name }: { readonly name: string }) {
       <p className="max-w-prose">{yoursText.whatGoes}</p>
       <form
         noValidate
-        className="flex max-w-md flex-col items-start gap-3"
+        className="flex max-w-md flex-col gap-3"
         onSubmit={(event) => {
           event.preventDefault();
           setAsking(true);
@@ -273,7 +284,12 @@ function Leave({ name }: { readonly name: string }) {
           onChange={(event) => setPassword(event.target.value)}
           error={problemAt(problems, "password")}
         />
-        <Button type="submit" look="plain" className="-ml-3 text-alarm!" disabled={password === ""}>
+        <Button
+          type="submit"
+          look="plain"
+          className="-ml-3 self-start text-alarm!"
+          disabled={password === ""}
+        >
           {yoursText.deleteAll}
         </Button>
         <Loose problems={problems} shown={["password"]} />
