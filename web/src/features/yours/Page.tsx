@@ -17,8 +17,10 @@ export function YoursPage() {
     <div className="pt-6">
       <h1 className="text-3xl">{yoursText.yours}</h1>
       <div className="mt-6 grid gap-12 md:grid-cols-2">
-        <div className="flex flex-col gap-12 print:hidden">
+        <div className="print:hidden">
           <UnitsPart forms={account.forms} />
+        </div>
+        <div className="print:hidden">
           <DataPart isDemo={account.is_demo} />
         </div>
         {!account.is_demo && <AccessPart account={account} />}
