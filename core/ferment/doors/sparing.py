@@ -59,12 +59,13 @@ MOST_LATER_DAYS = 5.0
 
 
 def sparings(setup: Setup, log: Log, now: datetime) -> tuple[Sparing, ...]:
-    """What would waste less from here on, what saves most first; none before the first mix, of a binned jar, and where
-    the baker is being asked how it goes on. Raises Refusal."""
+    """What would waste less from here on, what saves most first; none before the first mix, of a binned jar, of
+    one that is measured in spoons (what it saves is told in grams), and where the baker is being asked how it goes on.
+    Raises Refusal."""
     now = now.astimezone(UTC)
     jar = stood(setup, log, now)
     found = jar.assessment
-    if not jar.ledger.rounds or jar.ledger.binned or found.asks_how_to_keep:
+    if not jar.ledger.rounds or jar.ledger.binned or found.asks_how_to_keep or found.stands.by_hand:
         return ()
     is_ready = found.is_kept or (found.readiness is not None and found.readiness.ready)
     told = []
@@ -83,10 +84,9 @@ def _is_worth_it(one: Sparing) -> bool:
 def _changes(setup: Setup, jar: Stood, now: datetime, *, is_ready: bool) -> Iterable[tuple[Spare, tuple[Terms, ...]]]:
     """What could change, each with its entries in the order in which they are tried: the first that can be done."""
     stands, course = jar.assessment.stands, jar.walked.course
-    if not stands.by_hand:
-        own = (stands.seed_g, stands.flour_parts, stands.hydration_percent)
-        sizes = [share * stands.size for share in reversed(SIZES) if share < 1.0 and _can_be_weighed(setup, jar, share)]
-        yield Spare.SMALLER, tuple(OtherAmount("", now, size, *own) for size in sizes if size >= LEAST_SIZE)
+    own = (stands.seed_g, stands.flour_parts, stands.hydration_percent)
+    sizes = [share * stands.size for share in reversed(SIZES) if share < 1.0 and _can_be_weighed(setup, jar, share)]
+    yield Spare.SMALLER, tuple(OtherAmount("", now, size, *own) for size in sizes if size >= LEAST_SIZE)
     if stands.every_h is not None and stands.every_h < OFTEN_H:
         yield Spare.SELDOMER, (OtherRhythm("", now, ONCE_A_DAY_H),)
     if not is_ready and jar.course.origin is Origin.FLOUR_AND_WATER and course.method.code != when_hungry.METHOD.code:
