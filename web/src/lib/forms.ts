@@ -55,6 +55,11 @@ function otherOf(kept: Kept): Other | null {
   return own[kept] ? OTHERS[kept] : null;
 }
 
+/** Ounces, °F or inches that were said so, whatever the baker reads in. */
+export function ofOther(kept: Kept, value: number): number {
+  return OTHERS[kept].back(value);
+}
+
 export function isKept(unit: string | undefined): unit is Kept {
   return unit === "g" || unit === "°C" || unit === "mm";
 }

@@ -1,6 +1,6 @@
 /** One line as a look or a feed: `1.8x domed apple`, `fed 30 30 30`. */
 import type { FeedBody, FlourGrams, LevelUnit, LookBody } from "../../api/types";
-import { keptOf } from "../../lib/forms";
+import { keptOf, ofOther } from "../../lib/forms";
 import { typed } from "../../lib/numbers";
 import { FED_WORDS, JOINING, SEEN_WORDS, TIMES_SIGNS } from "../../words";
 
@@ -95,8 +95,8 @@ function lookOf(words: readonly string[], at: string): Understood | null {
 function measured(look: LookBody, value: number, sign: string): boolean {
   const unit = UNITS[sign];
   if (TIMES_SIGNS.includes(sign)) look.level = { value, unit: "times" };
-  else if (unit) look.level = { value: sign === "in" ? value * 25.4 : value, unit };
-  else if (/^°?[cf]$/.test(sign)) look.celsius = sign.endsWith("f") ? ((value - 32) * 5) / 9 : value;
+  else if (unit) look.level = { value: sign === "in" ? ofOther("mm", value) : value, unit };
+  else if (/^°?[cf]$/.test(sign)) look.celsius = sign.endsWith("f") ? ofOther("°C", value) : value;
   else return false;
   return true;
 }
