@@ -19,7 +19,10 @@ TOOLS_LOCK = ROOT / "requirements" / "tools.txt"
 COMPILED = ROOT / "var" / "compiled"
 MODEL = CORE / "ferment" / "model"
 NPM_LOCK = WEB / "package-lock.json"
-WEB_SOURCES = [WEB / name for name in ("src", "public", "index.html", "vite.config.ts", "package-lock.json")]
+# Each language is a build of its own; the made-up one is for the tests.
+LANGUAGES = ("en", "pt")
+PSEUDO = "pseudo"
+WEB_SOURCES = [WEB / name for name in ("src", "build", "public", "index.html", "vite.config.ts", "package-lock.json")]
 
 
 class Stamp:
@@ -100,16 +103,28 @@ def npm_packages() -> None:
         stamp.set()
 
 
-def front_end() -> None:
-    """Build the front end when its sources are newer than what was built, and compress it for serving."""
-    stamp = Stamp(WEB / "dist" / ".made-from", fingerprint(path for path in WEB_SOURCES if path.exists()))
-    if stamp.fresh:
-        return
-    npm_packages()
-    with say.step("Building the front end"):
-        say.run([program("npm"), "run", "build"], log="vite-build", cwd=WEB)
-        say.run([PYTHON, "-m", "whitenoise.compress", WEB / "dist" / "assets"], log="compress")
+def front_end(*, pseudo: bool = False) -> None:
+    """Build the front end, a page for each language, where its sources are newer than what was built, and compress it
+    for serving; for the tests in the made-up language too."""
+    dist, sources = WEB / "dist", fingerprint(path for path in WEB_SOURCES if path.exists())
+    stamp = Stamp(dist / ".made-from", sources)
+    if not stamp.fresh:
+        npm_packages()
+        shutil.rmtree(dist, ignore_errors=True)
+        for language in LANGUAGES:
+            _build(language)
         stamp.set()
+    stamp = Stamp(dist / f".made-from-{PSEUDO}", sources)
+    if pseudo and not stamp.fresh:
+        _build(PSEUDO)
+        stamp.set()
+
+
+def _build(language: str) -> None:
+    with say.step(f"Building the front end ({language})"):
+        env = {**os.environ, "DESPERTAR_LANGUAGE": language}
+        say.run([program("npm"), "run", "build"], log=f"vite-build-{language}", cwd=WEB, env=env)
+        say.run([PYTHON, "-m", "whitenoise.compress", WEB / "dist" / "assets"], log="compress")
 
 
 def npm_run(script: str, *arguments: str) -> list[str]:

@@ -29,6 +29,12 @@ module.exports = {
       { path: "^src/words/.+/" },
       "Words come through words, so that a second language is a second folder.",
     ),
+    rule(
+      "a-language-by-itself",
+      { path: "^src/words/(?!en/)[a-z]+/" },
+      { path: "^src/words/en/", dependencyTypesNot: ["type-only"] },
+      "Another language is measured by the English and says none of it.",
+    ),
     rule("lib-is-the-bottom", { path: "^src/lib/" }, { path: "^src/(?!lib/)" }, "The bottom room."),
     rule("radix-only-in-ui", { path: "^src/(?!ui/)" }, { path: "radix-ui" }, "Each primitive is wrapped once, in ui."),
     rule(

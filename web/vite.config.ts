@@ -2,6 +2,9 @@ import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
+import { languageAsked, speaking } from "./build/language.ts";
+
+const LANGUAGE = languageAsked();
 
 /**
  * The pages and the last that was seen of the kitchen stay on the device, so that a reload without a network goes on
@@ -10,8 +13,10 @@ import { defineConfig } from "vitest/config";
 const offline = VitePWA({
   injectRegister: null,
   manifest: false,
+  filename: `sw-${LANGUAGE}.js`,
   workbox: {
-    globPatterns: ["**/*.{js,css,woff2,svg}"],
+    // Type faces and styles lie beside, for all languages; scripts by language.
+    globPatterns: ["icon.svg", "assets/*.{css,woff2}", `assets/${LANGUAGE}/*.js`],
     navigateFallback: null,
     cleanupOutdatedCaches: true,
     clientsClaim: true,
@@ -55,11 +60,19 @@ const offline = VitePWA({
 });
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), offline],
+  plugins: [...speaking(LANGUAGE), react(), tailwindcss(), offline],
   base: "/",
   // Django replaces the placeholder with the nonce of the page's Content-Security-Policy.
   html: { cspNonce: "__CSP_NONCE__" },
   build: {
+    // Each language is a build into the same folder, which is emptied before the first of them.
+    emptyOutDir: false,
+    rolldownOptions: {
+      output: {
+        entryFileNames: `assets/${LANGUAGE}/[name]-[hash].js`,
+        chunkFileNames: `assets/${LANGUAGE}/[name]-[hash].js`,
+      },
+    },
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 600,
     // What is shipped from others, with its licences; the House shows it.

@@ -15,11 +15,13 @@ from problems import Problem, ProblemsOut, ServerProblem
 
 from . import access, passkeys, services
 from .forms import set_forms
+from .languages import language_asked, set_language
 from .security import SIGN_UPS, Baker, before_guessing, check_own_password, guessed_wrong, signed_in
 from .wire import (
     AccessOut,
     FormsBody,
     HeardIn,
+    LanguageIn,
     NameIn,
     NewKeyIn,
     NewPasswordIn,
@@ -64,6 +66,7 @@ def read_session(request: HttpRequest) -> SessionOut:
 @decorate_view(csrf_protect)
 def sign_up(request: HttpRequest, payload: SignUpIn) -> SessionOut:
     account = services.sign_up(request, payload.name, payload.password, payload.time_zone)
+    set_language(account, language_asked(request))
     if payload.forms is not None:
         set_forms(account, forms_in(payload.forms))
     return _session(request)
@@ -92,6 +95,17 @@ def sign_out(request: HttpRequest) -> SessionOut:
 @router.put("/time-zone", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
 def set_time_zone(request: Baker, payload: TimeZoneIn) -> SessionOut:
     services.set_time_zone(request.auth, payload.time_zone, timezone.now())
+    return _session(request)
+
+
+@router.put("/account/language", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
+def set_account_language(request: Baker, payload: LanguageIn) -> SessionOut:
+    """In which language from now on, on paper and in calendars too. A visitor to the demo goes over to that language's
+    demo kitchen."""
+    if request.auth.is_demo:
+        services.sign_in_as_demo(request, services.demo_account(payload.language), request.auth.time_zone)
+    else:
+        set_language(request.auth, payload.language)
     return _session(request)
 
 

@@ -17,6 +17,8 @@ class Account(AbstractBaseUser):
     earlier_zones = models.JSONField(default=list)
     # In which forms the baker reads and types; what is not said is as it was.
     forms = models.JSONField(default=dict)
+    # In which language; empty where the browser's is as good.
+    language = models.CharField(max_length=8, blank=True)
     is_demo = models.BooleanField(default=False)
     wants_reminders = models.BooleanField(default=True)
     is_active = models.BooleanField(default=True)

@@ -20,6 +20,7 @@ from django.utils import timezone
 
 from problems import Problem, ServerProblem
 
+from .languages import Language
 from .models import Account as Account
 from .models import Heard, Visit
 
@@ -110,7 +111,7 @@ def sign_in_as_demo(request: HttpRequest, account: Account, time_zone: str) -> N
     """Enter the demo account without a password; its times are shown in the visitor's zone."""
     account.time_zone = known_time_zone(time_zone)
     # Each visitor finds it as it was laid, whatever units another chose.
-    account.forms = {}
+    account.forms = DEMO_FORMS[Language(account.language)]
     account.save(update_fields=["time_zone", "forms"])
     enter(request, account)
 
@@ -157,20 +158,24 @@ def sign_out(request: HttpRequest) -> None:
     logout(request)
 
 
-DEMO_NAME = "demo baker"
+DEMO_NAMES = {Language.ENGLISH: "demo baker", Language.PORTUGUESE: "padeiro de exemplo"}
+DEMO_FORMS: dict[Language, dict[str, str]] = {Language.ENGLISH: {}, Language.PORTUGUESE: {"decimal": "comma"}}
 
 
-def demo_account() -> Account:
-    """The account of the demo kitchen, made when it is not there; known by its flag, never by its name.
+def demo_account(language: Language = Language.ENGLISH) -> Account:
+    """The account of a language's demo kitchen, made when it is not there; known by its flag, never by its name.
 
     Nobody can sign in to it by a password. Where a baker has its name already it takes the next that is free.
     """
     with transaction.atomic():
-        there = Account.objects.select_for_update().filter(is_demo=True).first()
+        there = Account.objects.select_for_update().filter(is_demo=True, language=language).first()
         if there is not None:
             return there
-        names = chain([DEMO_NAME], (f"{DEMO_NAME} {number}" for number in count(2)))
-        account = Account(name=next(name for name in names if not _is_taken(name)), is_demo=True, time_zone="UTC")
+        wished = DEMO_NAMES[language]
+        names = chain([wished], (f"{wished} {number}" for number in count(2)))
+        account = Account(
+            name=next(name for name in names if not _is_taken(name)), is_demo=True, time_zone="UTC", language=language
+        )
         account.set_unusable_password()
         account.save()
         return account

@@ -16,6 +16,7 @@ from ferment.verdicts.cautions import Notice
 
 from .access import Access
 from .forms import Clock, Decimal, Degree, Forms, Length, Mass, Paper, forms_of
+from .languages import Language, language_of
 from .models import Account
 from .passkeys import Key
 
@@ -108,6 +109,7 @@ class AccountOut(Schema):
     time_zone: str
     is_demo: bool
     forms: FormsBody
+    language: Language | None
 
 
 class SessionOut(Schema):
@@ -118,6 +120,10 @@ class SessionOut(Schema):
     demo_offered: bool
     scale: str
     version: str
+
+
+class LanguageIn(Request):
+    language: Language
 
 
 class HeardIn(Request):
@@ -213,6 +219,7 @@ def account_out(account: Account) -> AccountOut:
         time_zone=account.time_zone,
         is_demo=account.is_demo,
         forms=FormsBody(**vars(forms_of(account))),
+        language=language_of(account),
     )
 
 

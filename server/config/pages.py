@@ -6,19 +6,42 @@ from collections.abc import Callable, Mapping
 from functools import cache
 
 from django.conf import settings
+from django.db import DatabaseError
 from django.http import HttpRequest, HttpResponse, HttpResponseNotFound, JsonResponse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
 from django.views.decorators.http import require_safe
 
+from accounts.languages import language_asked, language_of
+from accounts.services import account_of
 from problems import ServerProblem, answer, body
 
 NONCE_PLACEHOLDER = "__CSP_NONCE__"
 
 
+# The made-up language of the tests, read from the left and from the right.
+PSEUDO, PSEUDO_MIRRORED = "en-XA", "ar-XB"
+
+
 @cache
-def _index() -> str:
-    return (settings.WEB_DIST / "index.html").read_text(encoding="utf-8")
+def _page(language: str) -> str:
+    """The page as it was built for a language; the mirrored one is the made-up one with its direction turned."""
+    if language in (PSEUDO, PSEUDO_MIRRORED):
+        page = (settings.WEB_DIST / "pseudo.html").read_text(encoding="utf-8")
+        return page.replace(f'lang="{PSEUDO}"', f'lang="{language}" dir="{"rtl" if language != PSEUDO else "ltr"}"')
+    return (settings.WEB_DIST / f"{language}.html").read_text(encoding="utf-8")
+
+
+def _language(request: HttpRequest) -> str:
+    asked = request.COOKIES.get(settings.LANGUAGE_COOKIE_NAME)
+    if settings.DESPERTAR_PSEUDO and asked in (PSEUDO, PSEUDO_MIRRORED):
+        return asked
+    try:
+        account = account_of(request)
+    except DatabaseError:
+        # Without its database the page stands, and says so itself.
+        account = None
+    return language_of(account) or language_asked(request)
 
 
 @require_safe
@@ -27,7 +50,7 @@ def _index() -> str:
 def application(request: HttpRequest) -> HttpResponse:
     """Any address that is neither the API's nor a file's: the front end finds its own way from the path."""
     try:
-        page = _index()
+        page = _page(_language(request))
     except FileNotFoundError:
         return HttpResponseNotFound(
             "The front end is not built. ./despertar demo builds it.", content_type="text/plain"

@@ -87,8 +87,13 @@ DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 USE_TZ = True
 TIME_ZONE = "UTC"
-USE_I18N = False
+# Django reads which of these a browser asks for; what is said stands in the interface's words and in `exchange.words`.
+USE_I18N = True
 LANGUAGE_CODE = "en"
+LANGUAGES = [("en", "English"), ("pt", "Português")]
+LANGUAGE_COOKIE_NAME = "despertar_language"
+# Pages of made-up languages, for the tests: each by the cookie alone.
+DESPERTAR_PSEUDO = os.environ.get("DESPERTAR_PSEUDO") == "1"
 
 # --- accounts and sessions ---
 

@@ -10,6 +10,7 @@ from django.db import transaction
 from django.http import HttpRequest
 
 from accounts import services as accounts
+from accounts.languages import Language, language_asked
 from accounts.services import Account
 from ferment.doors.discard import DiscardAct, DiscardEntry, Shelf
 from ferment.kitchen.vessel import line_mm
@@ -24,6 +25,7 @@ from problems import Problem, ServerProblem
 
 from .kitchen_data import BAGS, DISCARD_ML, JARS, DemoJar
 from .pictures import jar_picture
+from .told import told
 
 # Any fixed namespace does: it makes the demo's ids the same at every laying.
 NAMESPACE = UUID("6f0c7a1e-52d4-4c1c-9a52-0d8e5a2b9c11")
@@ -33,40 +35,50 @@ def visit(request: HttpRequest, time_zone: str) -> None:
     """Enter the demo kitchen with one press; only where the launcher offers it."""
     if not settings.DESPERTAR_DEMO:
         raise Problem(ServerProblem.NO_DEMO_HERE, "", status=404)
-    accounts.sign_in_as_demo(request, accounts.demo_account(), time_zone)
+    accounts.sign_in_as_demo(request, accounts.demo_account(language_asked(request)), time_zone)
 
 
 @transaction.atomic
-def lay_kitchen(now: datetime) -> bool:
-    """Lay the demo kitchen as of `now`, unless somebody has written in it. True when it was laid."""
-    account = accounts.demo_account()
+def lay_kitchen(now: datetime, language: Language = Language.ENGLISH) -> bool:
+    """Lay a language's demo kitchen as of `now`, unless somebody has written in it. True when it was laid."""
+    account = accounts.demo_account(language)
     there = kitchen.own_jars(account)
-    ours = {_id(jar.name) for jar in JARS}
+    ours = {_id(language, jar.name) for jar in JARS}
     if set(there) - ours or logbook.written_by_someone(there):
         return False
     kitchen.remove_jars(account)
     pantry.forget(account)
     for jar in JARS:
         starts_at = jar.starts_at(now)
-        card = kitchen.plan_jar(account, _id(jar.name), jar.name, jar.setup(starts_at), starts_at)
-        entries = _entries(jar, now)
+        name = told(language, jar.name)
+        card = kitchen.plan_jar(account, _id(language, jar.name), name, jar.setup(starts_at), starts_at)
+        entries = _entries(jar, now, language)
         logbook.lay_log(card, entries, now)
         if jar.name == PHOTOGRAPHED:
-            _lay_photos(account, card, entries, now)
-    _fill_the_shelf(account, now)
+            _lay_photos(account, card, entries, now, language)
+    _fill_the_shelf(account, now, language)
     return True
 
 
-def _fill_the_shelf(account: Account, now: datetime) -> None:
+def _fill_the_shelf(account: Account, now: datetime, language: Language) -> None:
     bags = [
         ShelfFlour(
-            _id("bag", bag.name), bag.flour, bag.name, bag.price_per_kg, bag.g, now - timedelta(days=bag.days_ago)
+            _id(language, "bag", bag.name),
+            bag.flour,
+            told(language, bag.name),
+            bag.price_per_kg,
+            bag.g,
+            now - timedelta(days=bag.days_ago),
         )
         for bag in BAGS
     ]
     set_flours(account, bags)
     sized = DiscardEntry(
-        str(_id("discard", "sized")), now - timedelta(days=30), Shelf.WITH_GLUTEN, DiscardAct.SIZED, ml=DISCARD_ML
+        str(_id(language, "discard", "sized")),
+        now - timedelta(days=30),
+        Shelf.WITH_GLUTEN,
+        DiscardAct.SIZED,
+        ml=DISCARD_ML,
     )
     pantry.note_discard(account, sized, "", now)
 
@@ -75,7 +87,13 @@ def _fill_the_shelf(account: Account, now: datetime) -> None:
 PHOTOGRAPHED, PHOTOS = "Harbour", 6
 
 
-def _lay_photos(account: Account, card: kitchen.JarCard, entries: list[tuple[UUID, AnyBody]], now: datetime) -> None:
+def _lay_photos(
+    account: Account,
+    card: kitchen.JarCard,
+    entries: list[tuple[UUID, AnyBody]],
+    now: datetime,
+    language: Language,
+) -> None:
     """A picture beside each of the last looks at a level."""
     vessel = card.setup.vessel
     looks = [(entry_id, body) for entry_id, body in entries if isinstance(body, LookBody) and body.level]
@@ -84,7 +102,8 @@ def _lay_photos(account: Account, card: kitchen.JarCard, entries: list[tuple[UUI
         # The demo's jar is filled to the same line at each feed.
         share = line_mm(vessel, FED_G) / vessel.height_mm
         sent, points = jar_picture(body.level.value, share, number)
-        photos.add_photo(account, card.id, _id(card.name, "photo", str(number)), sent, body.at, entry_id, points, now)
+        photo_id = _id(language, PHOTOGRAPHED, "photo", str(number))
+        photos.add_photo(account, card.id, photo_id, sent, body.at, entry_id, points, now)
 
 
 FED_G = 120.0
@@ -100,13 +119,15 @@ def hang_thermometer(token: str) -> None:
     account = accounts.demo_account()
     station = places.with_token(account, token) or places.set_up(account, "Kitchen shelf", token).station.id
     card = next((one for one in JARS if one.name == BESIDE), None)
-    if card is not None and _id(BESIDE) in kitchen.own_jars(account):
-        kitchen.set_place(account, _id(BESIDE), card.warmth_c, None, station)
+    if card is not None and _id(Language.ENGLISH, BESIDE) in kitchen.own_jars(account):
+        kitchen.set_place(account, _id(Language.ENGLISH, BESIDE), card.warmth_c, None, station)
 
 
-def _id(*parts: str) -> UUID:
-    return uuid5(NAMESPACE, "/".join(parts))
+def _id(language: Language, *parts: str) -> UUID:
+    kitchen_of = [] if language is Language.ENGLISH else [str(language)]
+    return uuid5(NAMESPACE, "/".join([*kitchen_of, *parts]))
 
 
-def _entries(jar: DemoJar, now: datetime) -> list[tuple[UUID, AnyBody]]:
-    return [(_id(jar.name, str(number)), body) for number, body in enumerate(jar.log(now))]
+def _entries(jar: DemoJar, now: datetime, language: Language) -> list[tuple[UUID, AnyBody]]:
+    bodies = (body.model_copy(update={"note": told(language, body.note)}) for body in jar.log(now))
+    return [(_id(language, jar.name, str(number)), body) for number, body in enumerate(bodies)]

@@ -11,6 +11,7 @@ from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router
 
+from accounts.languages import language_asked
 from accounts.security import Baker, signed_in
 from guidance.services import planned_jar
 from problems import ProblemsOut
@@ -25,7 +26,7 @@ from .wire import (
     SharingOut,
     shared_out,
 )
-from .words import Card, words
+from .words import Card
 
 router = Router(tags=["exchange"])
 CALENDAR: dict[str, Any] = {"responses": {200: {"content": {"text/calendar": {}}}}}
@@ -61,26 +62,26 @@ def _reachable(request: HttpRequest) -> str:
 @router.get("/jars/{jar_id}/calendar.ics", response={404: ProblemsOut}, auth=signed_in, openapi_extra=CALENDAR)
 def jar_calendar(request: Baker, jar_id: UUID) -> HttpResponse:
     now = timezone.now()
-    plan = services.plan_of_jar(request.auth, jar_id, _base(request), now)
+    plan = services.plan_of_jar(request.auth, jar_id, _base(request), now, language_asked(request))
     return _file(ical.calendar([plan], plan.name, now), "text/calendar; charset=utf-8", "plan.ics")
 
 
 @router.get("/jars/{jar_id}/sheet.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
 def jar_sheet(request: Baker, jar_id: UUID) -> HttpResponse:
-    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now())
+    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now(), language_asked(request))
     return _file(paper.sheet(plan), "application/pdf", "sheet.pdf")
 
 
 @router.get("/jars/{jar_id}/labels.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
 def jar_labels(request: Baker, jar_id: UUID) -> HttpResponse:
-    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now())
+    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now(), language_asked(request))
     return _file(paper.labels(plan), "application/pdf", "labels.pdf")
 
 
 @router.get("/jars/{jar_id}/card.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
 def jar_card(request: Baker, jar_id: UUID, kind: Card = Card.GIFT) -> HttpResponse:
     """A card to give away with some of the jar, or a label for what was dried of it."""
-    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now())
+    plan = services.plan_of_jar(request.auth, jar_id, _reachable(request), timezone.now(), language_asked(request))
     return _file(paper.card(plan, kind, timezone.now()), "application/pdf", "card.pdf")
 
 
@@ -106,7 +107,7 @@ def kitchen_calendar(request: HttpRequest, token: str) -> HttpResponse:
     """What a calendar program subscribes to: the token opens this and nothing else."""
     now = timezone.now()
     plans = services.plans_of_kitchen(services.account_of_key(token), _base(request), now)
-    return _file(ical.calendar(plans, words.CALENDAR, now), "text/calendar; charset=utf-8", "kitchen.ics")
+    return _file(ical.calendar(plans, "Despertar", now), "text/calendar; charset=utf-8", "kitchen.ics")
 
 
 @router.get("/jars/{jar_id}/rise.csv", response={404: ProblemsOut}, auth=signed_in, openapi_extra=CSV)

@@ -11,6 +11,7 @@ from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from accounts.forms import Forms, forms_of
+from accounts.languages import Language, language_of
 from accounts.services import Account
 from ferment.doors.told import InJar
 from ferment.planner import Step, StepState, name_acts
@@ -20,6 +21,7 @@ from logbook.services import changes_of
 from problems import not_found
 
 from .models import CalendarKey, SharedJar
+from .words import WORDS, Words
 
 # The part of the past that a calendar still shows.
 SHOWN_BEFORE = timedelta(days=14)
@@ -31,7 +33,7 @@ OVERDUE_MOST = 999
 @dataclass(frozen=True)
 class JarPlan:
     """A jar's acts as they were and are to be, in its baker's zone; `names` says what each is known by while its time
-    moves. `sequence` rises with every change of the plan; `ready` is the likely day in words, where one is foreseen;
+    moves. `sequence` rises with every change of the plan; `ready` is the likely day, where one is foreseen;
     `url` opens the jar from wherever it is read, None where nothing but this machine can."""
 
     jar_id: UUID
@@ -44,30 +46,38 @@ class JarPlan:
     names: Mapping[int, str]
     sequence: int
     changed_at: datetime | None
-    ready: str | None
+    ready: datetime | None
     url: str | None
     forms: Forms
+    words: Words
 
     @property
     def ahead(self) -> tuple[Step, ...]:
         return tuple(step for step in self.steps if step.to_come)
 
 
-def plan_of_jar(account: Account, jar_id: UUID, base_url: str, now: datetime) -> JarPlan:
-    """Raises Problem (not found) for a jar out of reach."""
+def plan_of_jar(
+    account: Account, jar_id: UUID, base_url: str, now: datetime, language: Language = Language.ENGLISH
+) -> JarPlan:
+    """In the account's own language, else in the one given. Raises Problem (not found) for a jar out of reach."""
     found = planned_jar(account, jar_id, now)
-    return _plan(account, found, changes_of([jar_id])[jar_id], base_url, now)
+    return _plan(account, found, changes_of([jar_id])[jar_id], base_url, now, language)
 
 
 def plans_of_kitchen(account: Account, base_url: str, now: datetime) -> list[JarPlan]:
     """The jars on the shelf that are still fed."""
     found = planned_kitchen(account, now)
     changes = changes_of([one.card.id for one in found])
-    return [_plan(account, one, changes[one.card.id], base_url, now) for one in found]
+    return [_plan(account, one, changes[one.card.id], base_url, now, Language.ENGLISH) for one in found]
 
 
 def _plan(
-    account: Account, found: Planned, changes: tuple[int, datetime | None], base_url: str, now: datetime
+    account: Account,
+    found: Planned,
+    changes: tuple[int, datetime | None],
+    base_url: str,
+    now: datetime,
+    language: Language,
 ) -> JarPlan:
     zone = ZoneInfo(account.time_zone)
     card, assessment = found.card, found.assessment
@@ -90,14 +100,11 @@ def _plan(
         names=name_acts(found.plan.steps),
         sequence=changes[0] * (OVERDUE_MOST + 1) + min(OVERDUE_MOST, overdue),
         changed_at=changes[1],
-        ready=_day(likely.astimezone(zone)) if likely else None,
+        ready=likely,
         url=f"{base_url}/jars/{card.id}" if base_url else None,
         forms=forms_of(account),
+        words=WORDS[language_of(account) or language],
     )
-
-
-def _day(local: datetime) -> str:
-    return f"{local:%a} {local.day} {local:%b}"
 
 
 def new_calendar_key(account: Account) -> str:

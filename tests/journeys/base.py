@@ -37,7 +37,7 @@ class Journey(LiveServerTestCase):
     def setUp(self) -> None:
         self.browser.driver.delete_all_cookies()
         self.browser.open("/icon.svg")
-        self.browser.driver.execute_script("localStorage.clear()")
+        self.browser.driver.execute_script("localStorage.clear(); sessionStorage.clear()")
         self.browser.size(1280, 800)
         self.browser.console()
         self.browser.hosts()

@@ -167,9 +167,9 @@ class Browser:
     def spaced(self, element: WebElement) -> str:
         return spaced(element.text)
 
-    def step(self) -> str:
+    def step(self, said: str = "Step") -> str:
         """Where a walk stands, as the page says it: `Step 2 of 5`."""
-        found = re.search(r"Step \d+ of \d+", self.text())
+        found = re.search(rf"{said} \d+ \w+ \d+", self.text())
         return found.group() if found else ""
 
     # --- doing ---

@@ -20,7 +20,7 @@ from pypdf import PdfReader
 
 from accounts.models import Account
 from config.private import without_secrets
-from exchange.words import words
+from exchange.words import WORDS
 from ferment.kitchen.flours import Flour
 from ferment.planner import Act
 from ferment.planner.steps import SightCode
@@ -42,14 +42,11 @@ class Words(SimpleTestCase):
     """Paper and calendars have a word for every code that they may meet."""
 
     def test_every_code_is_worded(self) -> None:
-        for said, codes in (
-            (words.FLOURS, Flour),
-            (words.ACTS, Act),
-            (words.NORMAL, Normal),
-            (words.SIGHTS, SightCode),
-        ):
-            with self.subTest(codes.__name__):
-                self.assertEqual(set(said), set(codes))
+        tables = {"FLOURS": Flour, "ACTS": Act, "NORMAL": Normal, "SIGHTS": SightCode}
+        for language, words in WORDS.items():
+            for table, codes in tables.items():
+                with self.subTest(table, language=language):
+                    self.assertEqual(set(getattr(words, table)), set(codes))
 
 
 class Calendars(TestCase):

@@ -18,12 +18,12 @@ from .base import PASSWORD
 
 class Page(TestCase):
     def setUp(self) -> None:
-        pages._index.cache_clear()
-        self.addCleanup(pages._index.cache_clear)
+        pages._page.cache_clear()
+        self.addCleanup(pages._page.cache_clear)
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         self.dist = Path(folder.name)
-        (self.dist / "index.html").write_text('<style nonce="__CSP_NONCE__"></style>', encoding="utf-8")
+        (self.dist / "en.html").write_text('<style nonce="__CSP_NONCE__"></style>', encoding="utf-8")
 
     def test_policy_and_nonce(self) -> None:
         with override_settings(WEB_DIST=self.dist):

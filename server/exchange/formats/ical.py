@@ -9,9 +9,8 @@ from icalendar import Alarm, Calendar, Event
 from ferment.planner import Step, StepState
 
 from ..services import JarPlan
-from ..words import words
 
-PRODUCT = "-//Despertar//plan of a starter//EN"
+PRODUCT = "-//Despertar//plan of a starter//"
 LASTS = timedelta(minutes=15)
 # Programs that subscribe are asked to look again so often.
 REFRESH = timedelta(hours=1)
@@ -56,8 +55,8 @@ def _event(plan: JarPlan, step: Step, now: datetime) -> Event:
     event.add("sequence", plan.sequence)
     event.add("dtstart", start)
     event.add("dtend", start + LASTS)
-    event.add("summary", words.summary(step, plan.name, done=done))
-    event.add("description", words.description(step, plan.zone, plan.forms))
+    event.add("summary", plan.words.summary(step, plan.name, done=done))
+    event.add("description", plan.words.description(step, plan.zone, plan.forms))
     event.add("status", "CANCELLED" if step.state is StepState.SKIPPED else "CONFIRMED")
     event.add("transp", "TRANSPARENT")
     if plan.url:
@@ -65,7 +64,7 @@ def _event(plan: JarPlan, step: Step, now: datetime) -> Event:
     if not done and step.state is not StepState.SKIPPED:
         alarm = Alarm()
         alarm.add("action", "DISPLAY")
-        alarm.add("description", words.summary(step, plan.name, done=False))
+        alarm.add("description", plan.words.summary(step, plan.name, done=False))
         alarm.add("trigger", timedelta(0))
         event.add_component(alarm)
     return event

@@ -21,7 +21,7 @@ from accounts.forms import Forms, Paper
 from ferment.planner import Step
 
 from ..services import JarPlan
-from ..words import Card, words
+from ..words import Card, Words
 
 # Latin, Greek, Cyrillic and more, so that a jar keeps its name on paper; from Debian's fonts-dejavu-core.
 FONTS = Path("/usr/share/fonts/truetype/dejavu")
@@ -61,12 +61,12 @@ def _cut(canvas: Canvas, text: str, font: str, size: float, width: float) -> str
 
 def sheet(plan: JarPlan) -> bytes:
     """The days to come on one page or more: when, what, how much, a box to tick, what is normal then."""
-    canvas, out = _canvas(words.sheet_title(plan.name), plan.forms)
+    canvas, out = _canvas(plan.words.sheet_title(plan.name), plan.forms)
     ahead = plan.ahead
     page = 0
     top = _sheet_head(canvas, plan, page)
     for step in ahead:
-        row = _Row.of(step, plan.forms)
+        row = _Row.of(plan, step)
         if top < MARGIN + row.tall:
             canvas.showPage()
             page += 1
@@ -75,7 +75,7 @@ def sheet(plan: JarPlan) -> bytes:
         top -= row.tall
     if not ahead:
         canvas.setFont(BODY, 12)
-        canvas.drawString(MARGIN, top - 6 * mm, words.NOTHING_PLANNED)
+        canvas.drawString(MARGIN, top - 6 * mm, plan.words.NOTHING_PLANNED)
     canvas.save()
     return out.getvalue()
 
@@ -87,13 +87,15 @@ def _sheet_head(canvas: Canvas, plan: JarPlan, page: int) -> float:
     canvas.drawString(MARGIN, height - MARGIN - 6 * mm, _cut(canvas, plan.name, BOLD, 24, width - 2 * MARGIN - 78 * mm))
     canvas.setFont(BODY, 10)
     canvas.setFillColor(SOFT)
-    facts = words.sheet_facts(plan.tare_g, page + 1, plan.forms)
+    facts = plan.words.sheet_facts(plan.tare_g, page + 1, plan.forms)
     canvas.drawString(MARGIN, height - MARGIN - 13 * mm, facts)
     if page == 0 and plan.url:
         _code(canvas, plan.url, width - MARGIN - 16 * mm, height - MARGIN - 16 * mm, 16 * mm)
     if page == 0 and plan.ready:
         canvas.drawRightString(
-            width - MARGIN - (18 * mm if plan.url else 0.0), height - MARGIN - 6 * mm, words.likely_ready(plan.ready)
+            width - MARGIN - (18 * mm if plan.url else 0.0),
+            height - MARGIN - 6 * mm,
+            plan.words.likely_ready(plan.words.day(plan.ready, plan.zone)),
         )
     canvas.setStrokeColor(INK)
     canvas.setLineWidth(1.2)
@@ -109,11 +111,11 @@ class _Row:
     normal: list[str]
 
     @classmethod
-    def of(cls, step: Step, forms: Forms) -> _Row:
-        room = _size(forms)[0] - 2 * MARGIN - 62 * mm
+    def of(cls, plan: JarPlan, step: Step) -> _Row:
+        room = _size(plan.forms)[0] - 2 * MARGIN - 62 * mm
         return cls(
-            simpleSplit(words.row_words(step, forms), BODY, 11, room),
-            simpleSplit(words.normal_words(step), BODY, 8.5, room),
+            simpleSplit(plan.words.row_words(step, plan.forms), BODY, 11, room),
+            simpleSplit(plan.words.normal_words(step), BODY, 8.5, room),
         )
 
     @property
@@ -129,7 +131,7 @@ def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, row: _Row, top: float)
     canvas.rect(MARGIN, top - 9 * mm, 6 * mm, 6 * mm)
     canvas.setFillColor(INK)
     canvas.setFont(BOLD, 13)
-    canvas.drawString(MARGIN + 10 * mm, top - 6 * mm, words.day(step.due, plan.zone))
+    canvas.drawString(MARGIN + 10 * mm, top - 6 * mm, plan.words.day(step.due, plan.zone))
     canvas.setFillColor(CRUST)
     canvas.drawString(MARGIN + 43.5 * mm, top - 6 * mm, plan.forms.time(step.due, plan.zone))
     canvas.setFillColor(INK)
@@ -143,12 +145,12 @@ def _sheet_row(canvas: Canvas, plan: JarPlan, step: Step, row: _Row, top: float)
     for line in row.normal:
         canvas.drawString(left, at, line)
         at -= SMALL_LINE
-    _to_write(canvas, left, at - 4 * mm, width - MARGIN)
+    _to_write(canvas, plan.words, left, at - 4 * mm, width - MARGIN)
     canvas.setStrokeColor(HexColor("#dccfb9"))
     canvas.line(MARGIN, top - row.tall + 1.5 * mm, width - MARGIN, top - row.tall + 1.5 * mm)
 
 
-def _to_write(canvas: Canvas, left: float, at: float, right: float) -> None:
+def _to_write(canvas: Canvas, words: Words, left: float, at: float, right: float) -> None:
     """Room for the hand: level, smell, time, and what really went in."""
     canvas.setStrokeColor(SOFT)
     canvas.setLineWidth(0.4)
@@ -161,7 +163,7 @@ def _to_write(canvas: Canvas, left: float, at: float, right: float) -> None:
 
 def labels(plan: JarPlan) -> bytes:
     """A page of labels for the next feeds: ratio, flour, date, time, an edge to lay at the line, a code for the jar."""
-    canvas, out = _canvas(words.labels_title(plan.name), plan.forms)
+    canvas, out = _canvas(plan.words.labels_title(plan.name), plan.forms)
     width, height = _size(plan.forms)
     wide, tall = (width - 2 * MARGIN) / LABELS_ACROSS, (height - 2 * MARGIN) / LABELS_DOWN
     feeds = [step for step in plan.ahead if step.plan][: LABELS_ACROSS * LABELS_DOWN]
@@ -171,7 +173,7 @@ def labels(plan: JarPlan) -> bytes:
         _label(canvas, plan, step, (left, foot, wide, tall))
     if not feeds:
         canvas.setFont(BODY, 12)
-        canvas.drawString(MARGIN, height - MARGIN, words.NO_FEED_PLANNED)
+        canvas.drawString(MARGIN, height - MARGIN, plan.words.NO_FEED_PLANNED)
     canvas.save()
     return out.getvalue()
 
@@ -192,9 +194,9 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
     canvas.setFont(BOLD, 13)
     canvas.drawString(left + pad, foot + tall - pad - 13 * mm, step.plan.ratio)
     canvas.setFont(BODY, 10)
-    flours = ", ".join(words.FLOURS[part.flour] for part in step.plan.flours)
+    flours = ", ".join(plan.words.FLOURS[part.flour] for part in step.plan.flours)
     line = foot + tall - pad - 20 * mm
-    moment = f"{words.day(step.due, plan.zone)} {plan.forms.time(step.due, plan.zone)}"
+    moment = f"{plan.words.day(step.due, plan.zone)} {plan.forms.time(step.due, plan.zone)}"
     for part in [moment, *simpleSplit(flours, BODY, 10, room)]:
         canvas.drawString(left + pad, line, part)
         line -= LINE
@@ -205,12 +207,12 @@ def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, fl
     canvas.line(left + pad, foot + pad + 6 * mm, left + wide - pad, foot + pad + 6 * mm)
     canvas.setFont(BODY, 8)
     canvas.setFillColor(SOFT)
-    canvas.drawString(left + pad, foot + pad + 1.5 * mm, words.LAY_EDGE)
+    canvas.drawString(left + pad, foot + pad + 1.5 * mm, plan.words.LAY_EDGE)
 
 
 def card(plan: JarPlan, kind: Card, now: datetime) -> bytes:
     """A card on a quarter of a page: what it is, of what flour, when it was fed, and what to do with it."""
-    canvas, out = _canvas(words.card_title(plan.name), plan.forms)
+    canvas, out = _canvas(plan.words.card_title(plan.name), plan.forms)
     width, height = _size(plan.forms)
     wide, tall = (width - 2 * MARGIN) / 2.0, (height - 2 * MARGIN) / 2.0
     left, foot, pad = MARGIN, height - MARGIN - tall, 7 * mm
@@ -225,7 +227,7 @@ def card(plan: JarPlan, kind: Card, now: datetime) -> bytes:
     canvas.drawString(left + pad, top, _cut(canvas, plan.name, BOLD, 18, wide - 2 * pad))
     canvas.setFont(BODY, 10)
     top -= 8 * mm
-    for line in words.card_lines(kind, plan.held, plan.fed_at, now, plan.zone, plan.forms):
+    for line in plan.words.card_lines(kind, plan.held, plan.fed_at, now, plan.zone, plan.forms):
         for part in simpleSplit(line, BODY, 10, wide - 2 * pad):
             canvas.drawString(left + pad, top, part)
             top -= 5 * mm

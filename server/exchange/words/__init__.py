@@ -1,9 +1,15 @@
 """What leaves the application on paper or as a calendar, in words: there is no interface around it to say them.
 
-A second language is a second module beside `en`, chosen here.
+A language is a module beside `en`, listed here.
 """
 
-from . import en as words
-from .en import Card
+from collections.abc import Mapping
 
-__all__ = ["Card", "words"]
+from accounts.languages import Language
+
+from . import en, pt
+from .kinds import Card, Words
+
+__all__ = ["WORDS", "Card", "Words"]
+
+WORDS: Mapping[Language, Words] = {Language.ENGLISH: en, Language.PORTUGUESE: pt}

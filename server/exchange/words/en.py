@@ -3,17 +3,19 @@
 from __future__ import annotations
 
 from datetime import datetime, tzinfo
-from enum import StrEnum
 
 from accounts.forms import Forms
 from ferment.doors.told import InJar
 from ferment.kitchen.flours import Flour
 from ferment.kitchen.quantities import Spoonful
-from ferment.mixing.by_hand import ByHand
 from ferment.mixing.feeding import FeedPlan
 from ferment.planner import Act, Step
 from ferment.planner.steps import SightCode
 from ferment.protocol.method import Normal
+
+from .amounts import NOTHING
+from .amounts import amount as by_hand
+from .kinds import Card
 
 FLOURS: dict[Flour, str] = {
     Flour.RYE: "whole rye",
@@ -59,22 +61,12 @@ SIGHTS: dict[SightCode, str] = {
 }
 
 
-# A spoonful on paper: fractions that spoons and cups are made for.
-FRACTIONS = {0.25: "¼", 0.33: "⅓", 0.5: "½", 0.67: "⅔", 0.75: "¾"}
 PARTS = {0.25: "a quarter", 0.33: "a third", 0.5: "half", 0.67: "two thirds", 0.75: "three quarters"}
-
-
-def _count(value: float) -> str:
-    whole, part = int(value), round(value - int(value), 2)
-    if part not in FRACTIONS:
-        return f"{value:g}"
-    return f"{whole} {FRACTIONS[part]}" if whole else FRACTIONS[part]
+SPOONS: dict[str, str] = {}
 
 
 def amount(forms: Forms, g: float, spoons: tuple[Spoonful, ...] = ()) -> str:
-    """`2 tbsp (16 g)`, or `16 g` where nothing is measured by hand."""
-    said = " ".join(f"{_count(one.count)} {one.unit}" for one in spoons)
-    return f"{said} ({forms.grams(round(g) if g >= 3 else g)})" if said else forms.grams(g)
+    return by_hand(forms, g, spoons, SPOONS)
 
 
 def plan_words(plan: FeedPlan | None, forms: Forms) -> str:
@@ -95,9 +87,6 @@ def plan_words(plan: FeedPlan | None, forms: Forms) -> str:
     if plan.salt_g:
         parts.append(f"{amount(forms, plan.salt_g, hand.salt)} salt")
     return ", ".join(parts)
-
-
-NOTHING = ByHand((), None, (), (), (), (), ())
 
 
 def act_words(step: Step, name: str) -> str:
@@ -127,13 +116,6 @@ def sheet_title(name: str) -> str:
 
 def labels_title(name: str) -> str:
     return f"{name}: labels"
-
-
-class Card(StrEnum):
-    """What a card is for."""
-
-    GIFT = "gift"
-    FLAKES = "flakes"
 
 
 def card_title(name: str) -> str:
@@ -193,8 +175,6 @@ def normal_words(step: Step) -> str:
 
 
 # --- calendars ---
-
-CALENDAR = "Despertar"
 
 
 def summary(step: Step, name: str, *, done: bool) -> str:

@@ -64,6 +64,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/language": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Account Language
+         * @description In which language from now on, on paper and in calendars too. A visitor to the demo goes over to that language's
+         *     demo kitchen.
+         */
+        put: operations["accounts_api_set_account_language"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/name": {
         parameters: {
             query?: never;
@@ -1687,6 +1708,7 @@ export interface components {
             id: number;
             /** Is Demo */
             is_demo: boolean;
+            language: components["schemas"]["Language"] | null;
             /** Name */
             name: string;
             /** Time Zone */
@@ -3452,6 +3474,15 @@ export interface components {
             time_zone: string;
             /** Unread */
             unread: components["schemas"]["JarLabelOut"][];
+        };
+        /**
+         * Language
+         * @enum {string}
+         */
+        Language: "en" | "pt";
+        /** LanguageIn */
+        LanguageIn: {
+            language: components["schemas"]["Language"];
         };
         /**
          * LeaveBody
@@ -5830,6 +5861,8 @@ export type KeepingOffer = components['schemas']['KeepingOffer'];
 export type KeptOut = components['schemas']['KeptOut'];
 export type KeyOut = components['schemas']['KeyOut'];
 export type KitchenOut = components['schemas']['KitchenOut'];
+export type Language = components['schemas']['Language'];
+export type LanguageIn = components['schemas']['LanguageIn'];
 export type LeaveBody = components['schemas']['LeaveBody'];
 export type Length = components['schemas']['Length'];
 export type LevelBody = components['schemas']['LevelBody'];
@@ -6156,6 +6189,102 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FormsBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    accounts_api_set_account_language: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LanguageIn"];
             };
         };
         responses: {

@@ -18,7 +18,7 @@ export function KeysPanel({
   }, [on, shown]);
   return (
     <Panel open={open} onOpenChange={onOpenChange} title={appText.keys}>
-      <table className="w-full text-left">
+      <table className="w-full text-start">
         <tbody>
           {[...KEYS, { key: "?", act: "list" as const }].map(({ key, act }) => (
             <tr key={key} className="border-b border-rule">

@@ -6,6 +6,7 @@ import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { outbox } from "../api/outbox";
+import { AsRead } from "../ui/direction";
 import { ToastProvider } from "../ui/toast";
 import { keepForOffline } from "./offline";
 import { Pages } from "./routes";
@@ -28,9 +29,11 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <ToastProvider>
-          <Pages />
-        </ToastProvider>
+        <AsRead>
+          <ToastProvider>
+            <Pages />
+          </ToastProvider>
+        </AsRead>
       </QueryClientProvider>
     </StrictMode>,
   );

@@ -1,5 +1,6 @@
 /** The worker that keeps the pages on the device for when the network is gone, and what a newer version means for it. */
 import { useSyncExternalStore } from "react";
+import { LANGUAGE } from "../lib/locale";
 
 let newer = false;
 const listeners = new Set<() => void>();
@@ -27,7 +28,7 @@ export function keepForOffline(): void {
   const { serviceWorker } = navigator;
   if (serviceWorker.controller) serviceWorker.addEventListener("controllerchange", tellNewer);
   // Without it all works as long as the network does.
-  addEventListener("load", () => void serviceWorker.register("/sw.js").catch(() => undefined));
+  addEventListener("load", () => void serviceWorker.register(`/sw-${LANGUAGE}.js`).catch(() => undefined));
 }
 
 /** What was seen of a kitchen does not stay for whoever signs in next. */

@@ -5,6 +5,8 @@ import { api, http, SIGNED_OUT } from "../api/client";
 import { outbox, useOutbox } from "../api/outbox";
 import type { Account } from "../api/types";
 import { tellIn, usualForms } from "../lib/forms";
+import { speakAsChosen } from "../lib/language";
+import { LANGUAGE } from "../lib/locale";
 import { draftsOf, readStored, writeStored } from "../lib/store";
 import { liveIn } from "../lib/time";
 import { Button } from "../ui/button";
@@ -85,14 +87,14 @@ function TopLine({ account }: { readonly account: Account | null }) {
     location.assign("/");
   };
   return (
-    <div className="flex flex-wrap items-center border-b border-rule py-2 pr-1 pl-3 sm:gap-x-2 sm:px-6">
-      <Link to="/" className="mr-auto flex min-h-11 items-center font-serif text-xl sm:mr-6 sm:text-2xl">
+    <div className="flex flex-wrap items-center border-b border-rule py-2 pe-1 ps-3 sm:gap-x-2 sm:px-6">
+      <Link to="/" className="me-auto flex min-h-11 items-center font-serif text-xl sm:me-6 sm:text-2xl">
         {appText.despertar}
       </Link>
       {account && (
         <nav
           aria-label={appText.places}
-          className="order-last flex w-full justify-between sm:order-none sm:mr-auto sm:w-auto"
+          className="order-last flex w-full flex-wrap justify-between sm:order-none sm:me-auto sm:w-auto"
         >
           <NavLink to="/" end className={NAV}>
             {commonText.kitchen}
@@ -111,7 +113,7 @@ function TopLine({ account }: { readonly account: Account | null }) {
           </NavLink>
         </nav>
       )}
-      {!account && <span className="mr-auto" />}
+      {!account && <span className="me-auto" />}
       <ThemeButton />
       {account && (
         <Menu
@@ -190,6 +192,8 @@ export function Shell() {
   tellIn(told);
   useEffect(() => void outbox.signedInAs(id === null ? null : { id, name }), [id, name]);
   useOneBakerAtATime(id, session.data !== undefined);
+  const language = account?.language ?? null;
+  useEffect(() => speakAsChosen(language, LANGUAGE), [language]);
   const { refetch } = session;
   useEffect(() => {
     const ended = () => void refetch();

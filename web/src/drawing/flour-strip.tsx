@@ -27,7 +27,7 @@ export function FlourStrip({ label, parts, words }: Parts) {
           <span
             key={share}
             style={{ flexGrow: g }}
-            className={`min-w-2.5 basis-0 border-edge not-last:border-r ${LOOKS[share]}`}
+            className={`min-w-2.5 basis-0 border-edge not-last:border-e ${LOOKS[share]}`}
           />
         ))}
       </div>

@@ -1,11 +1,9 @@
 /** How the language that is spoken writes dates, spans, numbers and lists: its forms in one place. */
 
 import { forms } from "./forms";
+import { LOCALE } from "./locales/en";
 
-export const LOCALE = "en-GB";
-
-/** Days near today. */
-export const NEAR_DAYS: Record<number, string> = { 0: "today", 1: "tomorrow", [-1]: "yesterday" };
+export { fromTo, LANGUAGE, LOCALE, NEAR_DAYS, SPANS, SPOON_SIGNS } from "./locales/en";
 
 const CLOCKS: Record<"h24" | "h12", Intl.DateTimeFormatOptions> = {
   h24: { hour: "2-digit", minute: "2-digit", hourCycle: "h23" },
@@ -21,19 +19,12 @@ export const WEEKDAY: Intl.DateTimeFormatOptions = { weekday: "long" };
 export const DATE: Intl.DateTimeFormatOptions = { weekday: "short", day: "numeric", month: "short" };
 export const SHORT_DATE: Intl.DateTimeFormatOptions = { weekday: "short", day: "numeric" };
 
-export const SPANS = {
-  minutes: (minutes: number) => `${minutes} min`,
-  hours: (hours: number) => `${hours} h`,
-  hoursAndMinutes: (hours: number, minutes: number) => `${hours} h ${minutes} min`,
-  days: (days: number) => `${days} days`,
-};
-
 /** Between a number and its unit no line breaks. */
 export const JOIN = "\u00a0";
 
-/** A number as it is written. */
-export function written(value: number): string {
-  const text = String(value);
+/** A number as it is written; with so many decimals, where they are to stand whatever they are. */
+export function written(value: number, decimals?: number): string {
+  const text = decimals === undefined ? String(value) : value.toFixed(decimals);
   return forms().decimal === "comma" ? text.replace(".", ",") : text;
 }
 
@@ -42,8 +33,23 @@ export function plainNumber(text: string): string {
   return text.trim().replace(",", ".");
 }
 
+// Made once; marked as pure, so that words which no page needs first can stay out of the first script.
+const AND = /* @__PURE__ */ new Intl.ListFormat(LOCALE, { type: "conjunction" });
+const OR = /* @__PURE__ */ new Intl.ListFormat(LOCALE, { type: "disjunction" });
+
 /** `a, b and c` */
 export function list(words: readonly string[]): string {
-  if (words.length < 2) return words.join("");
-  return `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
+  return AND.format(words);
+}
+
+/** `a, b or c` */
+export function either(words: readonly string[]): string {
+  return OR.format(words);
+}
+
+const PLURALS = /* @__PURE__ */ new Intl.PluralRules(LOCALE);
+
+/** `one` of one, `many` of none, two and more, by the rules of the language. */
+export function counted(count: number, one: string, many: string): string {
+  return PLURALS.select(count) === "one" ? one : many;
 }

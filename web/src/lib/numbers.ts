@@ -1,6 +1,6 @@
 /** Numbers as a baker writes and reads them. */
 import { forms, shownOf, signOf } from "./forms";
-import { JOIN, plainNumber, written } from "./locale";
+import { fromTo, JOIN, plainNumber, written } from "./locale";
 
 /** `40 g`, `40.5 g`: tenths only when there are any; `1.41 oz` to who reads in ounces. */
 export function grams(value: number): string {
@@ -23,7 +23,7 @@ export function degrees(celsius: number | string): string {
 
 /** `24 to 26 °C` */
 export function degreesSpan(from: number, to: number): string {
-  return `${degreesAlone(from)} to ${degrees(to)}`;
+  return fromTo(degreesAlone(from), degrees(to));
 }
 
 function degreesAlone(celsius: number | string): string {
@@ -35,6 +35,10 @@ function degreesAlone(celsius: number | string): string {
 export function length(mm: number | string): string {
   const value = shownOf("mm", Number(mm));
   return `${written(Number(value.toFixed(forms().length === "mm" ? 1 : 2)))}${JOIN}${signOf("mm")}`;
+}
+
+export function millilitres(ml: number): string {
+  return `${written(ml)}${JOIN}ml`;
 }
 
 /** `2.1 ×`: the level as a multiple of the line. */
@@ -59,4 +63,4 @@ export function asSent(text: string): number | null {
   return Number.isNaN(value) ? (text as unknown as number) : value;
 }
 
-export { list, written } from "./locale";
+export { counted, either, fromTo, list, written } from "./locale";

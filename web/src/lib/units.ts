@@ -1,6 +1,6 @@
 /** Weights as the baker's scale or spoons say them. Grams are the truth; what makes the others of them is the server's. */
 
-import { written } from "./locale";
+import { SPOON_SIGNS, written } from "./locale";
 import { grams, inGrams } from "./numbers";
 
 export type WeightUnit = "g" | "oz" | "spoons";
@@ -14,7 +14,7 @@ type Spoonful = { readonly count: number; readonly unit: string };
 
 /** `1 cup 2 tbsp`, `1 ½ tsp` */
 export function spoons(parts: readonly Spoonful[]): string {
-  return parts.map(({ count, unit }) => `${quarters(count)}\u00a0${unit}`).join(" ");
+  return parts.map(({ count, unit }) => `${quarters(count)}\u00a0${SPOON_SIGNS[unit] ?? unit}`).join(" ");
 }
 
 const FRACTIONS: Record<string, string> = {

@@ -6,6 +6,8 @@ export type ChoiceItem<T extends string> = {
   readonly label: string;
   readonly hint?: string | undefined;
   readonly picture?: ReactNode;
+  /** Where a choice is named in another language than the page. */
+  readonly lang?: string;
 };
 
 /** A choice for each word, in their order. */
@@ -53,7 +55,9 @@ function Items<T extends string>({ items }: { items: readonly ChoiceItem<T>[] })
   return items.map((item) => (
     <ToggleGroup.Item key={item.value} value={item.value} className={ITEM}>
       {item.picture}
-      <span className="font-semibold">{item.label}</span>
+      <span className="font-semibold" lang={item.lang}>
+        {item.label}
+      </span>
       {item.hint && <span className="text-[0.8rem]">{item.hint}</span>}
     </ToggleGroup.Item>
   ));

@@ -16,7 +16,7 @@ export function CounselNote({
   readonly no: { readonly label: string; readonly run: () => void } | null;
 }) {
   return (
-    <div className="max-w-prose border-l-4 border-crust pl-4">
+    <div className="max-w-prose border-s-4 border-crust ps-4">
       <p>
         <span className="font-semibold">{what}</span> {why}
       </p>
@@ -38,7 +38,7 @@ export function CounselNote({
 /** A caution, said once. */
 export function CautionNote({ text, onRead }: { readonly text: string; readonly onRead: () => void }) {
   return (
-    <div className="flex max-w-prose flex-wrap items-center gap-x-3 border-l-4 border-water pl-4">
+    <div className="flex max-w-prose flex-wrap items-center gap-x-3 border-s-4 border-water ps-4">
       <p className="min-w-60 flex-1">{text}</p>
       <Button look="plain" onClick={onRead}>
         {uiText.understood}

@@ -56,7 +56,7 @@ export function LevelSlider({
           className={`absolute inset-x-0 ${smear ? "border-t-[3px] border-dotted border-ink" : "h-[3px] bg-crust"}`}
         />
         <span
-          className={`pointer-events-auto relative flex h-11 w-14 touch-none cursor-ns-resize flex-col items-center justify-center gap-1 rounded-lg shadow-md ${smear ? "-ml-9 border-2 border-ink bg-card text-ink" : "-mr-9 bg-crust text-on-crust"}`}
+          className={`pointer-events-auto relative flex h-11 w-14 touch-none cursor-ns-resize flex-col items-center justify-center gap-1 rounded-lg shadow-md ${smear ? "-ms-9 border-2 border-ink bg-card text-ink" : "-me-9 bg-crust text-on-crust"}`}
         >
           <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
             <path d="M4 8l5-5 5 5M4 14l5 5 5-5" fill="none" stroke="currentColor" strokeWidth="2.2" />

@@ -13,7 +13,7 @@ export function SignNote({
   readonly question: string | null;
 }) {
   return (
-    <p className={`max-w-prose border-l-4 pl-4 ${EDGES[grave]}`}>
+    <p className={`max-w-prose border-s-4 ps-4 ${EDGES[grave]}`}>
       <span className={`font-semibold ${grave === "danger" ? "text-alarm" : ""}`}>{meaning}</span> {advice}
       {question && <span className="block text-soft">{question}</span>}
     </p>

@@ -46,7 +46,10 @@ export function ToastProvider({ children }: { readonly children: ReactNode }) {
             )}
           </Toast.Root>
         ))}
-        <Toast.Viewport className="fixed inset-x-3 bottom-3 z-50 mx-auto flex max-w-lg flex-col gap-2 outline-none" />
+        <Toast.Viewport
+          label={uiText.notices}
+          className="fixed inset-x-3 bottom-3 z-50 mx-auto flex max-w-lg flex-col gap-2 outline-none"
+        />
       </Toast.Provider>
     </SayContext>
   );

@@ -1,2 +1,4 @@
-/** Every sentence of the interface, in the language that is spoken. A second language is a second folder beside `en`. */
+/** Every sentence of the interface, in the language that is spoken: a build for another names its own folder here. */
 export * from "./en";
+export * from "./rounding";
+export * from "./shares";

@@ -38,9 +38,13 @@ function isRead(text: ts.StringLiteralLike | ts.TemplateExpression): boolean {
   const outer = ts.isJsxExpression(owner) ? owner.parent : owner;
   if (ts.isJsxAttribute(outer)) {
     const name = outer.name.getText();
-    // A fact's name is read, a field's is not.
-    return READ.has(name) || (name === "name" && /^["'`]?\p{Lu}/u.test(text.getText()));
+    // The name of a part of ours is read, that of a field in a form is not.
+    const part = outer.parent.parent as ts.JsxOpeningLikeElement;
+    return READ.has(name) || (name === "name" && /^\p{Lu}/u.test(part.tagName.getText()));
   }
+  // A part of a sentence is a word too.
+  if (ts.isCallExpression(owner) && owner.expression !== node)
+    return /Text\.\w+$/.test(owner.expression.getText());
   return ts.isPropertyAssignment(owner) && owner.initializer === node && READ.has(owner.name.getText());
 }
 
@@ -62,8 +66,17 @@ describe("sentences", () => {
   it("are found where they are", () => {
     const day = ["`Day $", "{n}`"].join("");
     const strays = `<p title="A title" className="grid">Some text {a}</p>; const x = { label: ${day} };
-      <F name="Day" value={a ? "b" : "c"} />; <F name={a ? "Fed" : "Mixed"} />; <input name="day" />;`;
-    expect(textsOf("x.tsx", strays)).toEqual(["A title", "Some text", day, "Day", "Fed", "Mixed"]);
+      <F name="Day" value={a ? "b" : "c"} />; <F name={a ? "fed" : "mixed"} />; <input name="day" />; feedText.isIt(name, first ? "sour" : "sweet");`;
+    expect(textsOf("x.tsx", strays)).toEqual([
+      "A title",
+      "Some text",
+      day,
+      "Day",
+      "fed",
+      "mixed",
+      "sour",
+      "sweet",
+    ]);
   });
 
   it.each(PLACES)("stand in words, none in %s", (place) => {

@@ -9,6 +9,7 @@ from django.core.management import call_command
 from django.core.management.base import BaseCommand, CommandParser
 from django.utils import timezone
 
+from accounts.languages import Language
 from demo.services import hang_thermometer, lay_kitchen
 
 
@@ -22,6 +23,7 @@ class Command(BaseCommand):
         call_command("migrate", interactive=False, verbosity=0)
         call_command("createcachetable", verbosity=0)
         if options["demo"]:
-            self.stdout.write("laid" if lay_kitchen(timezone.now()) else "kept as it was left")
+            laid = [lay_kitchen(timezone.now(), language) for language in Language]
+            self.stdout.write("laid" if any(laid) else "kept as it was left")
             if token := os.environ.get("DESPERTAR_STANDIN_TOKEN"):
                 hang_thermometer(token)

@@ -21,7 +21,9 @@ export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: 
   return (
     <div className="mx-auto flex max-w-xl flex-col items-start gap-6 pt-10">
       <div className="print:hidden">
-        <h1 className="text-4xl">{feedText.isIt(jar.name, feed.keep_g === 0 ? "mixed" : "fed")}</h1>
+        <h1 className="text-4xl">
+          {feed.keep_g === 0 ? feedText.isMixed(jar.name) : feedText.isFed(jar.name)}
+        </h1>
         <p className="mt-3 text-2xl">
           {thenDue
             ? feedText.next(when(thenDue, now, zone))

@@ -28,7 +28,7 @@ export function Mending({
   const water = (typed(draft.water) ?? sheet.plan.water_g) + mend.add_water_g;
   return (
     <div
-      className={`flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-card px-4 py-2 ${mend.worth_it ? "border-crust" : "border-leaf"}`}
+      className={`flex flex-wrap items-center justify-between gap-3 rounded-lg border-s-4 bg-card px-4 py-2 ${mend.worth_it ? "border-crust" : "border-leaf"}`}
     >
       <p className="text-lg">{mendWords(mend, flourIsIn, sheet.mend_fits ? null : { backTo })}</p>
       {mend.worth_it && sheet.mend_fits && flourIsIn && mend.add_water_g > 0 && (

@@ -106,7 +106,7 @@ function FeedWalk({ opened, onFed }: { readonly opened: OpenJar; readonly onFed:
           {feedText.leaveItForNow}
         </Link>
         {at > 0 && (
-          <Button look="plain" className="-ml-3" onClick={throwAway}>
+          <Button look="plain" className="-ms-3" onClick={throwAway}>
             {feedText.throwItAway}
           </Button>
         )}

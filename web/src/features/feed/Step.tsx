@@ -88,12 +88,12 @@ export function StepScreen({
     <form onSubmit={next} noValidate className="mt-5 grid gap-x-12 gap-y-6 md:grid-cols-[1fr_auto]">
       <div className="flex min-w-0 flex-col gap-4">
         {step.do === "add_flour" && sheet.plan.mix_ahead.length > 0 && (
-          <p className="max-w-prose border-l-4 border-dawn pl-4">
+          <p className="max-w-prose border-s-4 border-dawn ps-4">
             {lifeText.mixThemAhead(blendLine(sheet.plan.mix_ahead))}
           </p>
         )}
         {at === 0 && soon !== null && (
-          <p className="max-w-prose border-l-4 border-crust pl-4 text-lg">{feedText.againSoSoon(soon)}</p>
+          <p className="max-w-prose border-s-4 border-crust ps-4 text-lg">{feedText.againSoSoon(soon)}</p>
         )}
         {at === 0 && early && (
           <p className="max-w-prose text-soft">
@@ -152,10 +152,10 @@ export function StepScreen({
             error={problemOf(problems, field, sheet)}
           />
         )}
-        {room && <p className="max-w-prose rounded-lg border-l-4 border-water bg-card p-4">{room}</p>}
+        {room && <p className="max-w-prose rounded-lg border-s-4 border-water bg-card p-4">{room}</p>}
         {at === 0 && <How opened={opened} sheet={sheet} draft={draft} set={set} hand={hand} />}
         {!hand && (
-          <Button look="plain" className="-ml-3 self-start" onClick={() => setOn(!on)}>
+          <Button look="plain" className="-ms-3 self-start" onClick={() => setOn(!on)}>
             {on ? feedText.stopReadingTheScale : feedText.readMyScale}
           </Button>
         )}
@@ -259,7 +259,7 @@ function Live({
 }) {
   if (scale.is === "away")
     return (
-      <p role="status" className="max-w-prose border-l-4 border-water pl-4">
+      <p role="status" className="max-w-prose border-s-4 border-water ps-4">
         {feedText.theScaleIsSilentGo}
       </p>
     );
@@ -269,10 +269,10 @@ function Live({
     ? feedText.thatIsIt
     : `${grams(Math.abs(off))} ${off > 0 === takesOut ? (takesOut ? feedText.tooLittleLeft : feedText.tooMuch) : takesOut ? feedText.stillToTakeOut : feedText.toGo}`;
   return (
-    <div className={`max-w-md border-l-4 pl-4 ${there ? "border-leaf" : "border-water"}`}>
+    <div className={`max-w-md border-s-4 ps-4 ${there ? "border-leaf" : "border-water"}`}>
       <p className="text-3xl font-bold">
         {grams(Math.round(scale.grams * 10) / 10)}
-        <span className="ml-3 text-lg font-semibold text-soft">{feedText.onTheScaleNow}</span>
+        <span className="ms-3 text-lg font-semibold text-soft">{feedText.onTheScaleNow}</span>
       </p>
       <p
         aria-live={scale.stable ? "polite" : "off"}

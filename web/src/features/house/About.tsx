@@ -33,6 +33,7 @@ function Notices() {
   if (!notices.data) return <p role="alert">{houseText.noNotices}</p>;
   return (
     <pre
+      lang="en"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
       tabIndex={0}
       className="mt-2 max-h-80 overflow-auto rounded-lg border border-rule bg-card p-3 text-sm whitespace-pre-wrap"

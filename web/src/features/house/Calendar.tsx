@@ -26,7 +26,7 @@ export function CalendarPart() {
       </h2>
       <p>{houseText.aPrivateAddressToSubscribe}</p>
       {address && (
-        <p className="border-l-4 border-crust pl-4">
+        <p className="border-s-4 border-crust ps-4">
           <span className="block">{houseText.shownThisOncePutIt}</span>
           <code className="block break-all font-bold">{address}</code>
         </p>

@@ -79,7 +79,7 @@ export function HandsPart() {
         </ul>
       )}
       {code && (
-        <p className="border-l-4 border-crust pl-4">
+        <p className="border-s-4 border-crust ps-4">
           <span className="block">{houseText.tellItToOnePerson}</span>
           <span className="block text-2xl font-bold tracking-wide">{code}</span>
         </p>

@@ -53,7 +53,7 @@ export function ThermometersPart() {
         ))}
       </ul>
       {token && (
-        <p className="border-l-4 border-crust pl-4">
+        <p className="border-s-4 border-crust ps-4">
           <span className="block">{houseText.itsTokenShownThisOnce}</span>
           <code className="block break-all text-lg font-bold">{token}</code>
         </p>

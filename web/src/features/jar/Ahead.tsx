@@ -22,7 +22,7 @@ export function Ahead({ opened }: { readonly opened: OpenJar }) {
   const { forecast, outlook, in_jar, ready_ahead: ready, hungry_again_at: hungry } = assessment;
   if (!forecast || !outlook) return null;
   return (
-    <section aria-label={jarText.forecast} className="max-w-prose border-l-4 border-dawn pl-4">
+    <section aria-label={jarText.forecast} className="max-w-prose border-s-4 border-dawn ps-4">
       <p className="text-lg font-semibold">{risingWords(outlook, forecast, now, zone)}</p>
       {hungry && <p>{jarText.hungryAgainAbout(when(tenMinutes(hungry), now, zone))}</p>}
       {assessment.may_run_over && in_jar && <p>{jarText.itMayRunOverThis(in_jar.room_times.toFixed(1))}</p>}
@@ -88,12 +88,12 @@ function Offers({
   readonly zone: string;
 }) {
   return (
-    <table className="mt-3 w-full border-collapse text-left">
-      <caption className="pb-1 text-left font-semibold">{jarText.fedNowItPeaks}</caption>
+    <table className="mt-3 w-full border-collapse text-start">
+      <caption className="pb-1 text-start font-semibold">{jarText.fedNowItPeaks}</caption>
       <tbody>
         {offers.map((offer) => (
           <tr key={offer.flour_parts} className="border-t border-rule">
-            <th scope="row" className="py-1.5 pr-4 font-semibold whitespace-nowrap">
+            <th scope="row" className="py-1.5 pe-4 font-semibold whitespace-nowrap">
               1:{offer.flour_parts}:{offer.flour_parts}
               <span className="block text-sm font-normal text-soft">
                 {grams(offer.keep_g)} + {grams(offer.flour_g)} + {grams(offer.water_g)}

@@ -70,7 +70,7 @@ function Steps({ opened }: { readonly opened: OpenJar }) {
 
 function Part({ title, children }: { readonly title: string; readonly children: string }) {
   return (
-    <li className="border-l-4 border-rule pl-4">
+    <li className="border-s-4 border-rule ps-4">
       <h2 className="text-xl">{title}</h2>
       <p>{children}</p>
     </li>

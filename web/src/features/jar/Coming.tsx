@@ -32,7 +32,7 @@ export function Coming({ opened }: { readonly opened: OpenJar }) {
           </li>
         ))}
       </ol>
-      <ButtonLink look="plain" to={`/jars/${opened.jar.id}/plan`} className="mt-2 -ml-3">
+      <ButtonLink look="plain" to={`/jars/${opened.jar.id}/plan`} className="mt-2 -ms-3">
         {jarText.theWholePlan}
       </ButtonLink>
     </section>

@@ -37,7 +37,7 @@ export function Found({ opened }: { readonly opened: OpenJar }) {
           <Answer finding={one} opened={opened} />
         </li>
       ))}
-      {calm && normal && <li className="border-l-4 border-rule pl-4">{NORMAL_WORDS[normal]}</li>}
+      {calm && normal && <li className="border-s-4 border-rule ps-4">{NORMAL_WORDS[normal]}</li>}
     </ul>
   );
 }
@@ -67,7 +67,7 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
       void recordEntry(jar.id, newId(), null, look, commonText.lookAt(jar.name), null);
     };
     return (
-      <div className="flex flex-wrap gap-4 pt-2 pl-5">
+      <div className="flex flex-wrap gap-4 pt-2 ps-5">
         {(["film", "mould"] as const).map((kind) => (
           <figure key={kind} className="flex w-44 flex-col items-center gap-2 text-center">
             {CLOSE_UPS[kind]}
@@ -84,7 +84,7 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
   }
   if (finding.ask === "is_it_flour_or_water") {
     return (
-      <div className="flex flex-wrap gap-2 pt-2 pl-5">
+      <div className="flex flex-wrap gap-2 pt-2 ps-5">
         <Button onClick={() => rule(true)}>{jarText.oneOfThem}</Button>
         <Button onClick={() => rule(false)}>{jarText.neither}</Button>
       </div>
@@ -92,7 +92,7 @@ function Answer({ finding, opened }: { readonly finding: Finding; readonly opene
   }
   if (finding.ask === "stands_it_elsewhere") {
     return (
-      <div className="flex flex-wrap gap-2 pt-2 pl-5">
+      <div className="flex flex-wrap gap-2 pt-2 ps-5">
         <ButtonLink to={`/jars/${jar.id}/change/moved`}>{jarText.tellWhereItStands}</ButtonLink>
         <Button onClick={() => rule(false)}>{jarText.itStandsAsTold}</Button>
       </div>
@@ -116,7 +116,7 @@ export function ReadyOrNot({ opened }: { readonly opened: OpenJar }) {
   return (
     <section
       aria-labelledby="ready"
-      className={`max-w-prose self-start border-l-4 pl-4 ${ready ? "border-leaf" : "border-rule"}`}
+      className={`max-w-prose self-start border-s-4 ps-4 ${ready ? "border-leaf" : "border-rule"}`}
     >
       <h2 id="ready" className="text-xl">
         {jarText.ready}
@@ -172,7 +172,7 @@ function Overrule({ opened }: { readonly opened: OpenJar }) {
     );
   }
   return (
-    <Button look="plain" className="-ml-3" onClick={() => say(!readiness.ready)}>
+    <Button look="plain" className="-ms-3" onClick={() => say(!readiness.ready)}>
       {readiness.ready ? jarText.itIsNotReadyFor : jarText.iCallItReady}
     </Button>
   );

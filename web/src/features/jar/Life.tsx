@@ -63,7 +63,7 @@ export function NextBake({ opened }: { readonly opened: OpenJar }) {
     if (outcome.kind !== "refused") say(lifeText.bakeCalledOff);
   };
   return (
-    <section aria-labelledby="next-bake" className="max-w-prose border-l-4 border-crust pl-4">
+    <section aria-labelledby="next-bake" className="max-w-prose border-s-4 border-crust ps-4">
       <h2 id="next-bake" className="text-xl">
         {commonText.nextBake}: {commonText.bakeLine(grams(bake.grams), when(bake.mixed_at, now, zone))}
       </h2>
@@ -86,7 +86,7 @@ export function NextBake({ opened }: { readonly opened: OpenJar }) {
         </p>
       )}
       <div className="mt-1 flex flex-wrap gap-x-3">
-        <ButtonLink look="plain" to={`/jars/${jar.id}/plan`} className="-ml-3">
+        <ButtonLink look="plain" to={`/jars/${jar.id}/plan`} className="-ms-3">
           {jarText.theWholePlan}
         </ButtonLink>
         <Button look="plain" onClick={() => void callOff()}>
@@ -126,7 +126,7 @@ export function LeftAlone({ opened }: { readonly opened: OpenJar }) {
     if (outcome.kind !== "refused") say(lifeText.backSaid);
   };
   return (
-    <p className="flex flex-wrap items-center gap-3 border-l-4 border-rule pl-4">
+    <p className="flex flex-wrap items-center gap-3 border-s-4 border-rule ps-4">
       {lifeText.leftAloneUntil(when(entry.until, now, zone))}
       <Button onClick={() => void back()}>{lifeText.iAmBack}</Button>
     </p>
@@ -189,7 +189,7 @@ export function Lineage({ opened }: { readonly opened: OpenJar }) {
         <>
           {lifeText.daughters}:{" "}
           {daughters.map((one) => (
-            <Link key={one.id} to={`/jars/${one.id}`} className="mr-2 underline">
+            <Link key={one.id} to={`/jars/${one.id}`} className="me-2 underline">
               {one.name}
             </Link>
           ))}

@@ -247,7 +247,7 @@ function History({ entry, opened }: { readonly entry: LogEntry; readonly opened:
       <p className="text-soft">{changes.isError ? jarText.itCannotBeReachedJust : jarText.lookingItUp}</p>
     );
   return (
-    <ul className="border-l-4 border-rule pl-4">
+    <ul className="border-s-4 border-rule ps-4">
       {changes.data.map((change) => {
         const { title, line } = tell(change.before, null, now, zone);
         return (

@@ -30,7 +30,7 @@ export function Outward({
   return (
     <details className="mt-2 print:hidden">
       <summary className="min-h-11 py-2 font-semibold text-crust">{jarText.takeItOut}</summary>
-      <p className="-ml-3 flex flex-wrap">
+      <p className="-ms-3 flex flex-wrap">
         <Button look="plain" onClick={asSvg}>
           {jarText.asSvg}
         </Button>
@@ -69,7 +69,7 @@ function Sharing({ jarId }: { readonly jarId: string }) {
     <div className="flex max-w-prose flex-col items-start gap-2">
       <p>{jarText.aPageToShow}</p>
       {address && (
-        <p className="border-l-4 border-crust pl-4">
+        <p className="border-s-4 border-crust ps-4">
           <span className="block">{jarText.shownThisOnce}</span>
           <code className="block break-all font-bold">{address}</code>
         </p>

@@ -198,7 +198,7 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
         )}
       </div>
       {assessment.in_jar && (
-        <div className="-ml-3 flex flex-wrap">
+        <div className="-ms-3 flex flex-wrap">
           <ButtonLink look="plain" to={`/jars/${jar.id}/change`}>
             {commonText.changeSomething}
           </ButtonLink>

@@ -167,32 +167,32 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
       <details className="mt-2">
         <summary className="min-h-11 py-2 font-semibold text-crust">{jarText.theSameAsATable}</summary>
         <div className="overflow-x-auto">
-          <table className="mt-1 w-full max-w-3xl border-collapse text-left">
+          <table className="mt-1 w-full max-w-3xl border-collapse text-start">
             <thead>
               <tr className="border-b-2 border-rule">
-                <th className="py-2 pr-4">{commonText.when}</th>
-                <th className="py-2 pr-4">{jarText.what}</th>
+                <th className="py-2 pe-4">{commonText.when}</th>
+                <th className="py-2 pe-4">{jarText.what}</th>
                 <th className="py-2">{commonText.level}</th>
               </tr>
             </thead>
             <tbody>
               {rounds.map((round) => [
                 <tr key={round.feed_id} className="border-b border-rule">
-                  <td className="py-1.5 pr-4">{when(round.at, now, zone)}</td>
-                  <td className="py-1.5 pr-4">{roundWords(round.ratio)}</td>
+                  <td className="py-1.5 pe-4">{when(round.at, now, zone)}</td>
+                  <td className="py-1.5 pe-4">{roundWords(round.ratio)}</td>
                   <td className="py-1.5">{times(1)}</td>
                 </tr>,
                 ...round.levels.map((level) => (
                   <tr key={level.look_id} className="border-b border-rule">
-                    <td className="py-1.5 pr-4">{when(level.at, now, zone)}</td>
-                    <td className="py-1.5 pr-4">{commonText.look}</td>
+                    <td className="py-1.5 pe-4">{when(level.at, now, zone)}</td>
+                    <td className="py-1.5 pe-4">{commonText.look}</td>
                     <td className="py-1.5">{times(level.times)}</td>
                   </tr>
                 )),
                 round.high_mark === null ? null : (
                   <tr key={`${round.feed_id}.high`} className="border-b border-rule">
-                    <td className="py-1.5 pr-4">{jarText.afterThisFeed}</td>
-                    <td className="py-1.5 pr-4">{commonText.highMark}</td>
+                    <td className="py-1.5 pe-4">{jarText.afterThisFeed}</td>
+                    <td className="py-1.5 pe-4">{commonText.highMark}</td>
                     <td className="py-1.5">{times(round.high_mark)}</td>
                   </tr>
                 ),
@@ -202,8 +202,8 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
                 .slice(0, 8)
                 .map((point) => (
                   <tr key={`fan.${point.at}`} className="border-b border-rule text-soft">
-                    <td className="py-1.5 pr-4">{when(point.at, now, zone)}</td>
-                    <td className="py-1.5 pr-4">{jarText.forecast}</td>
+                    <td className="py-1.5 pe-4">{when(point.at, now, zone)}</td>
+                    <td className="py-1.5 pe-4">{jarText.forecast}</td>
                     <td className="py-1.5">
                       {jarText.betweenAnd(times(point.middle), times(point.low), times(point.high))}
                     </td>

@@ -38,7 +38,7 @@ function Unread({ found, onMended }: { readonly found: UnreadJar; readonly onMen
         <p className="font-serif text-2xl">{jarText.cannotBeReadJustNow}</p>
         <p>{jarText.itsLogIsWholeAnd}</p>
         {cause && (
-          <p className="border-l-4 border-dawn pl-4">
+          <p className="border-s-4 border-dawn ps-4">
             {problemWords({ code: cause.code, field: cause.about, message: "", facts: cause.facts })}
           </p>
         )}

@@ -11,7 +11,11 @@ import {
   wordLine,
 } from "../../words";
 
-const DISCARD_WORDS: Record<DiscardTo, string> = { compost: "compost", bin: "bin", jar: jarText.discardJar };
+const DISCARD_WORDS: Record<DiscardTo, string> = {
+  compost: jarText.compost,
+  bin: jarText.theBin,
+  jar: jarText.discardJar,
+};
 
 type Told = { readonly title: string; readonly line: string };
 
@@ -23,7 +27,7 @@ export function tell(
   zone: string,
   hand: ByHand | null = null,
 ): Told {
-  if (entry.kind === "look") return { title: commonText.look, line: lookLine(entry, readAs) };
+  if (entry.kind === "look") return { title: jarText.aLook, line: lookLine(entry, readAs) };
   if (entry.kind === "bin") return { title: jarText.binned, line: "" };
   if (entry.kind === "deed") return { title: DEED_WORDS[entry.did], line: "" };
   if (entry.kind === "leave") return { title: jarText.leftAlone, line: "" };

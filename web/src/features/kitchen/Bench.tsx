@@ -82,7 +82,7 @@ function Rising({ one, now, zone }: { readonly one: Glance; readonly now: string
   if (rise.ready_ahead) lines.push(readyWords(rise.ready_ahead, now, zone));
   if (lines.length === 0) return null;
   return (
-    <p className="max-w-prose border-l-4 border-dawn pl-4">
+    <p className="max-w-prose border-s-4 border-dawn ps-4">
       <span className="block text-sm text-soft">{kitchenText.forecast}</span>
       {lines.join(" ")}
     </p>
@@ -285,7 +285,7 @@ function Doing({ one, now, zone }: { readonly one: Glance; readonly now: string;
         )}
       </dl>
       {normal && stage?.stage !== "steady" && stage?.stage !== "resting" && (
-        <p className="border-l-4 border-rule pl-4">
+        <p className="border-s-4 border-rule ps-4">
           <span className="block font-semibold">{kitchenText.normalOnDay(day)}</span>
           {NORMAL_WORDS[normal]}
         </p>

@@ -42,7 +42,7 @@ export function KitchenPage() {
     <>
       {kitchen.isError && <p className="py-2 text-soft">{kitchenText.theKitchenCannotBeReached}</p>}
       {kitchen.data.unread.map((jar) => (
-        <p key={jar.id} className="mt-4 flex flex-wrap items-center gap-x-4 border-l-4 border-dawn pl-4">
+        <p key={jar.id} className="mt-4 flex flex-wrap items-center gap-x-4 border-s-4 border-dawn ps-4">
           <span className="font-semibold">{kitchenText.cannotBeReadJustNow(jar.name)}</span>
           <ButtonLink look="quiet" to={`/jars/${jar.id}`}>
             {kitchenText.seeWhy(jar.name)}
@@ -119,7 +119,7 @@ function FlourShort() {
   );
   if (short.length === 0) return null;
   return (
-    <p className="mt-10 flex flex-wrap items-center gap-x-4 border-l-4 border-dawn pl-4">
+    <p className="mt-10 flex flex-wrap items-center gap-x-4 border-s-4 border-dawn ps-4">
       {short.map(({ flour, runs_out_at: out }) => (
         <span key={flour}>{pantryText.enoughUntil(FLOUR_WORDS[flour], dayWord(out ?? now, now, zone))}</span>
       ))}
@@ -202,7 +202,7 @@ function Plank({ cool = false }: { readonly cool?: boolean }) {
 /** The plank goes on to the wall; the invisible label keeps it level with the others. */
 function RestOfShelf({ cool }: { readonly cool: boolean }) {
   return (
-    <span aria-hidden="true" className="-mr-1 -ml-3 flex grow flex-col items-center overflow-hidden sm:-ml-6">
+    <span aria-hidden="true" className="-me-1 -ms-3 flex grow flex-col items-center overflow-hidden sm:-ms-6">
       <Plank cool={cool} />
       <span className="invisible mt-2 border-2 py-1 leading-tight">
         <span className="block font-serif text-lg">.</span>

@@ -82,7 +82,7 @@ function List({ title, lines }: { readonly title: string; readonly lines: readon
   return (
     <section aria-label={title}>
       <h2 className="text-xl">{title}</h2>
-      <ul className="list-disc pl-6">
+      <ul className="list-disc ps-6">
         {lines.map((line) => (
           <li key={line}>{line}</li>
         ))}

@@ -125,7 +125,7 @@ function Bake({ opened }: { readonly opened: OpenJar }) {
         </div>
         <Offers opened={opened} draft={draft} onTaken={clear} />
       </div>
-      <ButtonLink look="plain" to={`/jars/${jar.id}`} className="-ml-3 self-start">
+      <ButtonLink look="plain" to={`/jars/${jar.id}`} className="-ms-3 self-start">
         {commonText.backTo(jar.name)}
       </ButtonLink>
     </article>
@@ -174,7 +174,7 @@ function Offers({
       ))}
       {found.data?.offers.length === 0 && (
         <>
-          <p className="border-l-4 border-dawn pl-4">
+          <p className="border-s-4 border-dawn ps-4">
             {lifeText.nothingFits}{" "}
             {found.data.soonest && lifeText.soonest(when(found.data.soonest.mixed_at, now, zone))}
           </p>
@@ -251,7 +251,7 @@ function Offer({
       </ol>
       {where && <p className="font-semibold first-letter:uppercase">{where}</p>}
       <p className="text-soft">{peakLine(offer, now, zone)}</p>
-      {offer.weaker && <p className="border-l-4 border-dawn pl-3">{lifeText.weaker(usual)}</p>}
+      {offer.weaker && <p className="border-s-4 border-dawn ps-3">{lifeText.weaker(usual)}</p>}
       <Button look="act" className="self-start" disabled={taken} onClick={take}>
         {lifeText.takeThis}
       </Button>

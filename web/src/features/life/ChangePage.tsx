@@ -50,14 +50,14 @@ function Menu({ opened }: { readonly opened: OpenJar }) {
       <ul className="grid gap-3 sm:grid-cols-2">
         {links.map(({ to, label, hint }) => (
           <li key={to}>
-            <ButtonLink to={to} className="w-full flex-col items-start! gap-0! py-3 text-left">
+            <ButtonLink to={to} className="w-full flex-col items-start! gap-0! py-3 text-start">
               <span>{label}</span>
               <span className="font-normal text-soft">{hint}</span>
             </ButtonLink>
           </li>
         ))}
       </ul>
-      <ButtonLink look="plain" to={path} className="-ml-3 self-start">
+      <ButtonLink look="plain" to={path} className="-ms-3 self-start">
         {commonText.backTo(jar.name)}
       </ButtonLink>
     </article>

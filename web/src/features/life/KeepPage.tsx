@@ -31,7 +31,7 @@ function Asked({ opened }: { readonly opened: OpenJar }) {
   return (
     <article className="flex flex-col gap-6 pt-6">
       <h1 className="text-3xl">{title}</h1>
-      {early && <p className="max-w-prose border-l-4 border-dawn pl-4">{lifeText.tooEarly}</p>}
+      {early && <p className="max-w-prose border-s-4 border-dawn ps-4">{lifeText.tooEarly}</p>}
       <ul className="grid gap-4 md:grid-cols-2">
         {offers.data.map((offer) => (
           <li key={offer.keeping}>
@@ -42,7 +42,7 @@ function Asked({ opened }: { readonly opened: OpenJar }) {
           <LetGo opened={opened} />
         </li>
       </ul>
-      <ButtonLink look="plain" to={`/jars/${jar.id}`} className="-ml-3 self-start">
+      <ButtonLink look="plain" to={`/jars/${jar.id}`} className="-ms-3 self-start">
         {commonText.backTo(jar.name)}
       </ButtonLink>
     </article>

@@ -141,7 +141,7 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
       <div>
         <h1 className="text-3xl">{title}</h1>
         <p className="mt-1 text-soft">{lifeText.takenOutIsNoDiscard}</p>
-        <ButtonLink look="plain" to={`/jars/${jar.id}/part?for=back`} className="-ml-3">
+        <ButtonLink look="plain" to={`/jars/${jar.id}/part?for=back`} className="-ms-3">
           {lifeText.putSomeBack}
         </ButtonLink>
       </div>
@@ -151,7 +151,7 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
         value={draft.usedFor}
         onChange={(usedFor) => usedFor && set({ usedFor, g: draft.g || (USUAL_G[usedFor] ?? "") })}
       />
-      <ol className="list-decimal pl-6">
+      <ol className="list-decimal ps-6">
         {lifeText.forIt[draft.usedFor].map((line) => (
           <li key={line}>{line}</li>
         ))}

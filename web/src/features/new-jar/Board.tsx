@@ -86,7 +86,7 @@ export function Line({
     <details open={open || undefined} className="border-b border-rule">
       <summary className="min-h-11 py-2.5">
         <span className="font-semibold text-crust">{label}</span>
-        {said && <span className="ml-3 text-soft">{said}</span>}
+        {said && <span className="ms-3 text-soft">{said}</span>}
       </summary>
       <div className="flex flex-col gap-5 pt-1 pb-5">{children}</div>
     </details>

@@ -86,7 +86,7 @@ export function Led({
         )}
         <p className="flex flex-wrap gap-x-6">
           {at > 0 && (
-            <Button look="plain" className="-ml-3" onClick={() => set({ asked: at - 1 })}>
+            <Button look="plain" className="-ms-3" onClick={() => set({ asked: at - 1 })}>
               {ledText.back}
             </Button>
           )}
@@ -121,7 +121,7 @@ function Asked({
               type="button"
               aria-pressed={item.value === value}
               onClick={() => onAnswer(answer(item.value))}
-              className="flex min-h-14 w-full flex-wrap items-baseline gap-x-3 rounded-lg border border-edge bg-card px-5 py-3 text-left hover:border-crust aria-pressed:border-l-8 aria-pressed:border-l-crust"
+              className="flex min-h-14 w-full flex-wrap items-baseline gap-x-3 rounded-lg border border-edge bg-card px-5 py-3 text-start hover:border-crust aria-pressed:border-s-8 aria-pressed:border-s-crust"
             >
               <span className="text-lg font-semibold">{item.label}</span>
               {item.hint && <span className="text-soft">{item.hint}</span>}

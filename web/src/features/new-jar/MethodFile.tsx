@@ -80,7 +80,7 @@ export function MethodFile({
           </p>
         )}
         {shown && (
-          <div className="border-l-4 border-water pl-4">
+          <div className="border-s-4 border-water ps-4">
             <p>
               <span className="font-semibold">{shown.checked.code.replaceAll("_", " ")}</span>
               {newJarText.phasesReadyOnAboutDay(shown.checked.phases, Math.ceil(shown.checked.ready.likely))}{" "}
@@ -98,7 +98,7 @@ export function MethodFile({
           </div>
         )}
         {own && (
-          <p className="border-l-4 border-crust pl-4">
+          <p className="border-s-4 border-crust ps-4">
             {newJarText.thisJarGoesByThe}{" "}
             <Button look="plain" onClick={() => onUse(null)}>
               {newJarText.goByTheWayAbove}

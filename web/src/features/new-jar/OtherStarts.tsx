@@ -30,7 +30,7 @@ export function OtherStarts({
   );
   if (!starts.data || starts.data.length === 0) return null;
   return (
-    <div className="border-l-4 border-dawn pl-4">
+    <div className="border-s-4 border-dawn ps-4">
       <p>{newJarText.yourHoursCutIntoIt}</p>
       <div className="mt-2 flex flex-wrap gap-3">
         {starts.data.map((at) => (

@@ -85,7 +85,7 @@ export function Preview({ short = false, set, ...parts }: Shown) {
     <aside
       aria-label={newJarText.thePlan}
       aria-live="polite"
-      className="flex flex-col gap-4 md:sticky md:top-4 md:self-start md:border-l-2 md:border-rule md:pl-8"
+      className="flex flex-col gap-4 md:sticky md:top-4 md:self-start md:border-s-2 md:border-rule md:ps-8"
     >
       <h2 className="text-2xl">{newJarText.whatItAsksOfYou}</h2>
       {preview.error?.errors && (
@@ -113,7 +113,7 @@ export function Preview({ short = false, set, ...parts }: Shown) {
         />
       )}
       {found?.room_is_tight && (
-        <p className="border-l-4 border-water pl-4">{newJarText.thisJarIsFullEarly}</p>
+        <p className="border-s-4 border-water ps-4">{newJarText.thisJarIsFullEarly}</p>
       )}
       {found && <Steps found={found} now={now} zone={zone} />}
       {!short && <p className="text-soft">{newJarText.wholeRyeWakesAJar}</p>}
@@ -156,7 +156,7 @@ function LessWaste({
   if (!thrift.data) return null;
   const { share, size, saves_discard_g: saved } = thrift.data;
   return (
-    <div className="border-l-4 border-leaf pl-4">
+    <div className="border-s-4 border-leaf ps-4">
       <p>{newJarText.lessWaste(shareWords(share), grams(Math.round(saved)))}</p>
       <Button look="plain" onClick={() => set({ size: String(size) })}>
         {newJarText.takeThat}
@@ -183,7 +183,7 @@ function Taught({
     );
   if (!found.taught) return null;
   return (
-    <div className="border-l-4 border-dawn pl-4">
+    <div className="border-s-4 border-dawn ps-4">
       <p>{taughtWords(found.taught)}</p>
       <Button look="plain" onClick={() => set({ byEarlierJars: false })}>
         {newJarText.leaveThatOut}

@@ -54,10 +54,10 @@ export function SideBySide({
       <p className="text-soft sm:hidden">{newJarText.moreToTheSide}</p>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
       <section aria-label={newJarText.waysSideBySideScrolls} tabIndex={0} className="overflow-x-auto">
-        <table className="w-full min-w-[40rem] border-collapse text-left">
+        <table className="w-full min-w-[40rem] border-collapse text-start">
           <thead>
             <tr className="border-b-2 border-rule align-bottom">
-              <th scope="col" className="py-2 pr-3">
+              <th scope="col" className="py-2 pe-3">
                 {newJarText.way}
               </th>
               {columns.map(({ key, label }) => (
@@ -65,12 +65,12 @@ export function SideBySide({
                   key={key}
                   scope="col"
                   aria-sort={sort === key ? "ascending" : "none"}
-                  className="py-1 pr-3"
+                  className="py-1 pe-3"
                 >
                   <button
                     type="button"
                     onClick={() => setSort(key)}
-                    className={`min-h-11 text-left font-semibold ${sort === key ? "underline underline-offset-4" : "text-soft"}`}
+                    className={`min-h-11 text-start font-semibold ${sort === key ? "underline underline-offset-4" : "text-soft"}`}
                   >
                     {label}
                   </button>
@@ -117,7 +117,7 @@ function Row({
   const { label } = FAMILY_WORDS[code];
   return (
     <tr className={`border-b border-rule align-top ${chosen ? "bg-card" : ""}`}>
-      <th scope="row" className="py-2 pr-3 font-semibold">
+      <th scope="row" className="py-2 pe-3 font-semibold">
         {label}
         <span className="block text-[0.85rem] font-normal">
           {suits.length > 0 && (
@@ -131,14 +131,14 @@ function Row({
           )}
         </span>
       </th>
-      <td className="py-2 pr-3 whitespace-nowrap">
+      <td className="py-2 pe-3 whitespace-nowrap">
         {likely}
         <span className="block text-[0.85rem] text-soft">{spread}</span>
       </td>
-      <td className="py-2 pr-3">{compared.feeds_a_day.toFixed(1)}</td>
-      <td className="py-2 pr-3">{Math.round(compared.minutes_a_day)}</td>
-      <td className="py-2 pr-3 whitespace-nowrap">{grams(Math.round(compared.flour_g))}</td>
-      <td className="py-2 pr-3 whitespace-nowrap">{grams(Math.round(compared.discard_g))}</td>
+      <td className="py-2 pe-3">{compared.feeds_a_day.toFixed(1)}</td>
+      <td className="py-2 pe-3">{Math.round(compared.minutes_a_day)}</td>
+      <td className="py-2 pe-3 whitespace-nowrap">{grams(Math.round(compared.flour_g))}</td>
+      <td className="py-2 pe-3 whitespace-nowrap">{grams(Math.round(compared.discard_g))}</td>
       <td className="py-1">
         {chosen ? (
           <span className="flex min-h-11 items-center px-3 font-semibold">{newJarText.chosen}</span>

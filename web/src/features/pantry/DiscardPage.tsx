@@ -6,7 +6,7 @@ import { DiscardDrawing } from "../../drawing/discard";
 import { nowIso } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
-import { grams, typed } from "../../lib/numbers";
+import { grams, millilitres, typed } from "../../lib/numbers";
 import { when } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button, ButtonLink } from "../../ui/button";
@@ -46,7 +46,7 @@ export function DiscardPage() {
       {jars.map((jar) => (
         <One key={jar.shelf} jar={jar} known={discard.data} />
       ))}
-      <p className="max-w-prose border-l-4 border-water pl-4">{pantryText.bakedThrough}</p>
+      <p className="max-w-prose border-s-4 border-water ps-4">{pantryText.bakedThrough}</p>
       <Before known={discard.data} />
       <p>
         <ButtonLink to="/flour">{pantryText.seeTheFlour}</ButtonLink>
@@ -180,7 +180,7 @@ function Size({
   if (jar.holds_ml !== null && !open) {
     return (
       <p>
-        {pantryText.itHoldsSo(`${jar.holds_ml} ml`)}{" "}
+        {pantryText.itHoldsSo(millilitres(jar.holds_ml))}{" "}
         <Button look="plain" onClick={() => setOpen(true)}>
           {pantryText.anotherJar}
         </Button>

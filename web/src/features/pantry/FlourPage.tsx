@@ -71,10 +71,10 @@ function Table({ told }: { readonly told: FlourLedger }) {
       <Choice label={pantryText.byWhat} items={BY} value={by} onChange={(next) => next && setBy(next)} />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
       <section aria-label={pantryText.lineByLine} tabIndex={0} className="overflow-x-auto">
-        <table className="w-full max-w-4xl border-collapse text-right tabular-nums">
+        <table className="w-full max-w-4xl border-collapse text-end tabular-nums">
           <thead className="text-soft">
             <tr className="border-b border-edge">
-              <th scope="col" className="py-2 pr-4 text-left font-semibold">
+              <th scope="col" className="py-2 pe-4 text-start font-semibold">
                 {pantryText.name}
               </th>
               {[
@@ -94,7 +94,7 @@ function Table({ told }: { readonly told: FlourLedger }) {
           <tbody>
             {rows.map((row) => (
               <tr key={row.key} className="border-b border-rule">
-                <th scope="row" dir="auto" className="py-2 pr-4 text-left font-semibold">
+                <th scope="row" dir="auto" className="py-2 pe-4 text-start font-semibold">
                   {name(row)}
                 </th>
                 <td className="px-3">{grams(Math.round(row.fed_g + row.other_g))}</td>

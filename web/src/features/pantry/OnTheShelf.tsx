@@ -35,7 +35,7 @@ export function OnTheShelf() {
         ))}
       </ul>
       {toBuy.length > 0 && (
-        <div className="max-w-prose border-l-4 border-dawn pl-4">
+        <div className="max-w-prose border-s-4 border-dawn ps-4">
           <h3 className="text-xl">{pantryText.toBuyUntil(dayWord(until, now, zone))}</h3>
           <ul>
             {toBuy.map(({ flour, buy_g: g }) => (

@@ -21,7 +21,7 @@ export function LessWaste({ told }: { readonly told: JarPlan }) {
       </h2>
       <ul className="flex flex-col gap-4">
         {offers.data.map((one) => (
-          <li key={one.how} className="flex flex-col items-start gap-1 border-l-4 border-leaf pl-4">
+          <li key={one.how} className="flex flex-col items-start gap-1 border-s-4 border-leaf ps-4">
             <span className="font-semibold">{SPARE_WORDS[one.how]}</span>
             <span>{sparingGain(one)}</span>
             <span className="text-soft">{sparingCost(one)}</span>
@@ -52,7 +52,7 @@ function DoIt({
     say(outcome.kind === "refused" ? outcome.problems.map(problemWords).join(" ") : planText.soItIsFromNowOn);
   };
   return (
-    <Button look="plain" className="-ml-3" disabled={busy} onClick={() => void run()}>
+    <Button look="plain" className="-ms-3" disabled={busy} onClick={() => void run()}>
       {planText.wasteLessSo}
       <span className="sr-only"> {SPARE_WORDS[one.how]}</span>
     </Button>

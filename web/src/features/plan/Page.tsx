@@ -3,7 +3,7 @@ import { api } from "../../api/client";
 import type { JarPlan, PlanTotals, Step } from "../../api/types";
 import { useTitle } from "../../lib/hooks";
 import { grams } from "../../lib/numbers";
-import { clock, dayWord, toField, when } from "../../lib/time";
+import { clock, dayWord, span, toField, when } from "../../lib/time";
 import { useFlourNames } from "../../parts/flours";
 import { NotOpen } from "../../parts/not-open";
 import { Button, ButtonLink } from "../../ui/button";
@@ -48,13 +48,13 @@ function Laid({ told }: { readonly told: JarPlan }) {
     <article className="pt-6">
       <h1 className="text-3xl">{planText.planOf(jar.name)}</h1>
       {told.bakes[0] && (
-        <p className="mt-2 border-l-4 border-crust pl-4 text-lg">
+        <p className="mt-2 border-s-4 border-crust ps-4 text-lg">
           <span className="font-semibold">{commonText.nextBake}:</span>{" "}
           {commonText.bakeLine(grams(told.bakes[0].grams), when(told.bakes[0].mixed_at, now, zone))}
         </p>
       )}
       {told.asks_how_to_keep && (
-        <p className="mt-2 flex flex-wrap items-center gap-x-4 border-l-4 border-leaf pl-4 text-lg">
+        <p className="mt-2 flex flex-wrap items-center gap-x-4 border-s-4 border-leaf ps-4 text-lg">
           {commonText.howOftenFor(jar.name)} {lifeText.untilYouSay}
           <ButtonLink look="act" to={`/jars/${jar.id}/keep`}>
             {commonText.sayIt}
@@ -62,9 +62,9 @@ function Laid({ told }: { readonly told: JarPlan }) {
         </p>
       )}
       {ready && Date.parse(ready.on.latest) > Date.parse(now) && (
-        <p className="mt-2 border-l-4 border-dawn pl-4 text-lg">{readyWords(ready, now, zone)}</p>
+        <p className="mt-2 border-s-4 border-dawn ps-4 text-lg">{readyWords(ready, now, zone)}</p>
       )}
-      <div className="mt-4 -ml-3 flex flex-wrap gap-x-2 print:hidden">
+      <div className="mt-4 -ms-3 flex flex-wrap gap-x-2 print:hidden">
         <Download href={`${path}/sheet.pdf`}>{planText.sheetForTheFridgeDoor}</Download>
         <Download href={`${path}/labels.pdf`}>{planText.jarLabels}</Download>
         <Download href={`${path}/calendar.ics`}>{planText.asACalendarFile}</Download>
@@ -179,7 +179,7 @@ function Day({
         <span className="first-letter:uppercase">{dayWord(at, now, zone)}</span>
         <span className="font-sans text-base font-normal text-soft">{commonText.day(first.day)}</span>
       </h2>
-      {ready && <p className="border-l-4 border-dawn pl-4">{planText.fromAboutHereOnIt}</p>}
+      {ready && <p className="border-s-4 border-dawn ps-4">{planText.fromAboutHereOnIt}</p>}
       <ul className="mt-1 flex flex-col gap-2">
         {steps.map((step) => (
           <Act key={step.number} step={step} told={told} />
@@ -248,11 +248,11 @@ function Shopping({
         {totals.flours.map((part) => (
           <Line key={part.flour} name={nameOf(part.flour)} value={said(part.g, spoonsOf(part.flour))} />
         ))}
-        <Line name="water" value={said(totals.water_g, hand?.water)} />
-        {totals.juice_g > 0 && <Line name="juice" value={said(totals.juice_g, hand?.juice)} />}
-        {totals.discard_g > 0 && <Line name="taken out" value={said(totals.discard_g, hand?.keep)} />}
-        <Line name="feeds" value={String(totals.feeds)} />
-        <Line name="work, looks included" value={`${Math.round(totals.minutes)} min`} />
+        <Line name={planText.water} value={said(totals.water_g, hand?.water)} />
+        {totals.juice_g > 0 && <Line name={planText.juice} value={said(totals.juice_g, hand?.juice)} />}
+        {totals.discard_g > 0 && <Line name={planText.takenOut} value={said(totals.discard_g, hand?.keep)} />}
+        <Line name={planText.feeds} value={String(totals.feeds)} />
+        <Line name={planText.workLooksIncluded} value={span(totals.minutes * 60_000)} />
       </dl>
     </section>
   );
@@ -261,8 +261,8 @@ function Shopping({
 function Line({ name, value }: { readonly name: string; readonly value: string }) {
   return (
     <>
-      <dt className="border-b border-rule py-1 pr-4 first-letter:uppercase">{name}</dt>
-      <dd className="border-b border-rule py-1 text-right font-semibold">{value}</dd>
+      <dt className="border-b border-rule py-1 pe-4 first-letter:uppercase">{name}</dt>
+      <dd className="border-b border-rule py-1 text-end font-semibold">{value}</dd>
     </>
   );
 }

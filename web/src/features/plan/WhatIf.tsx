@@ -74,7 +74,7 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
       {unmixed && (
         <Choice label={planText.anotherStart} items={STARTS} value={start} onChange={setStart} none />
       )}
-      <div aria-live="polite" className="flex flex-col gap-2 border-l-4 border-dawn pl-4 empty:hidden">
+      <div aria-live="polite" className="flex flex-col gap-2 border-s-4 border-dawn ps-4 empty:hidden">
         {asked && found.error?.errors && (
           <p className="text-alarm">{found.error.errors.map(problemWords).join(" ")}</p>
         )}
@@ -85,7 +85,7 @@ export function WhatIf({ told }: { readonly told: JarPlan }) {
             <p className="order-first">
               {planText.untilFeedsInsteadOf(
                 dayWord(found.data.plan.until, now, zone),
-                difference("flour", flourOf(found.data.plan.to_come), flourOf(plan.to_come)),
+                difference(flourOf(found.data.plan.to_come), flourOf(plan.to_come)),
                 found.data.plan.to_come.feeds,
                 plan.to_come.feeds,
               )}
@@ -159,6 +159,6 @@ function flourOf(totals: PlanTotals): number {
   return totals.flours.reduce((sum, part) => sum + part.g, 0);
 }
 
-function difference(what: string, then: number, as: number): string {
-  return planText.insteadOf(grams(Math.round(then)), what, grams(Math.round(as)));
+function difference(then: number, as: number): string {
+  return planText.flourInsteadOf(grams(Math.round(then)), grams(Math.round(as)));
 }

@@ -1,6 +1,7 @@
 /** The plan by local days, from the first mix to ready. */
 
 import type { Step } from "../../api/types";
+import { written } from "../../lib/numbers";
 import { toField } from "../../lib/time";
 import { planText } from "../../words";
 
@@ -27,6 +28,6 @@ export function byDay(steps: readonly Step[], now: string, zone: string): PlanDa
 /** How a done step missed its time, in words, where that is worth telling. */
 export function offBy({ missed_by_h: missed }: Step): string | null {
   if (missed === null) return null;
-  const hours = Math.abs(missed) < 10 ? Math.abs(missed).toFixed(1) : String(Math.round(Math.abs(missed)));
-  return planText.hThanPlanned(hours, missed > 0 ? "later" : "sooner");
+  const hours = written(Math.abs(missed), Math.abs(missed) < 10 ? 1 : 0);
+  return missed > 0 ? planText.laterThanPlanned(hours) : planText.soonerThanPlanned(hours);
 }

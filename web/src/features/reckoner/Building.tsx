@@ -52,16 +52,10 @@ export function Building() {
     <>
       <div className="flex flex-col gap-5">
         <div className="grid max-w-md gap-4 sm:grid-cols-2">
-          <Sum {...sum} name="target" label={reckonerText.forTheDough} unit="g" fields={["target_g"]} />
-          <Sum {...sum} name="reserve" label={reckonerText.stays} unit="g" fields={["reserve_g"]} />
-          <Sum
-            {...sum}
-            name="wet"
-            label={reckonerText.waterToFlour}
-            unit="%"
-            fields={["hydration_percent"]}
-          />
-          <Sum {...sum} name="warmth" label={reckonerText.warmth} unit="°C" fields={["warmth_c", "temp"]} />
+          <Sum {...sum} of="target" label={reckonerText.forTheDough} unit="g" fields={["target_g"]} />
+          <Sum {...sum} of="reserve" label={reckonerText.stays} unit="g" fields={["reserve_g"]} />
+          <Sum {...sum} of="wet" label={reckonerText.waterToFlour} unit="%" fields={["hydration_percent"]} />
+          <Sum {...sum} of="warmth" label={reckonerText.warmth} unit="°C" fields={["warmth_c", "temp"]} />
           <TextField
             label={reckonerText.atItsPeak}
             type="datetime-local"

@@ -67,7 +67,7 @@ export function Feeding() {
         <div className="grid max-w-md gap-4 sm:grid-cols-2">
           <Sum
             asked={asked}
-            name="amount"
+            of="amount"
             label={end.amount}
             unit={values.end === "jar" ? "ml" : "g"}
             problems={problems}
@@ -81,7 +81,7 @@ export function Feeding() {
           />
           <Sum
             asked={asked}
-            name="warmth"
+            of="warmth"
             label={reckonerText.warmth}
             unit="°C"
             problems={problems}

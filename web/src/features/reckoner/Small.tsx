@@ -39,9 +39,9 @@ export function Slip() {
           onChange={(event) => set({ ratio: event.target.value })}
           error={problemAt(problems, "ratio")}
         />
-        <Sum {...sum} name="keep" label={reckonerText.kept} unit="g" fields={["keep_g"]} />
-        <Sum {...sum} name="waterIn" label={reckonerText.waterThatIsIn} unit="g" fields={["water_g"]} />
-        <Sum {...sum} name="flourIn" label={reckonerText.flourThatIsIn} unit="g" fields={["flour_g"]} />
+        <Sum {...sum} of="keep" label={reckonerText.kept} unit="g" fields={["keep_g"]} />
+        <Sum {...sum} of="waterIn" label={reckonerText.waterThatIsIn} unit="g" fields={["water_g"]} />
+        <Sum {...sum} of="flourIn" label={reckonerText.flourThatIsIn} unit="g" fields={["flour_g"]} />
       </div>
       <Answer
         problems={problems}
@@ -91,7 +91,7 @@ export function Units() {
         <div className="max-w-44">
           <Sum
             asked={asked}
-            name="value"
+            of="value"
             label={reckonerText.amount}
             problems={problems}
             fields={["value", "unit"]}
@@ -155,9 +155,9 @@ export function Recipe() {
   return (
     <>
       <div className="grid max-w-md content-start gap-4">
-        <Sum {...sum} name="recipe" label={reckonerText.theRecipeAsks} unit="g" fields={["recipe_g"]} />
-        <Sum {...sum} name="asks" label={reckonerText.ofAStarterAt} unit="%" fields={["recipe_percent"]} />
-        <Sum {...sum} name="own" label={reckonerText.mineIsAt} unit="%" fields={["own_percent"]} />
+        <Sum {...sum} of="recipe" label={reckonerText.theRecipeAsks} unit="g" fields={["recipe_g"]} />
+        <Sum {...sum} of="asks" label={reckonerText.ofAStarterAt} unit="%" fields={["recipe_percent"]} />
+        <Sum {...sum} of="own" label={reckonerText.mineIsAt} unit="%" fields={["own_percent"]} />
       </div>
       <Answer
         problems={problems}

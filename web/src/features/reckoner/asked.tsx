@@ -48,14 +48,14 @@ export function sent(text: string): number {
 /** A field of a sum: its label, its unit, and what is wrong with it. */
 export function Sum<T extends Record<string, string>>({
   asked,
-  name,
+  of,
   unit,
   label,
   problems,
   fields,
 }: {
   readonly asked: Asked<T>;
-  readonly name: keyof T & string;
+  readonly of: keyof T & string;
   readonly unit?: string;
   readonly label: string;
   readonly problems: readonly Problem[];
@@ -63,12 +63,12 @@ export function Sum<T extends Record<string, string>>({
   readonly fields: readonly string[];
 }) {
   const wrong = problems.find(({ field }) => fields.includes(field));
-  const set = (value: string) => asked.set({ [name]: value } as Partial<T>);
+  const set = (value: string) => asked.set({ [of]: value } as Partial<T>);
   return (
     <NumberField
       label={label}
       {...(unit ? { unit } : {})}
-      value={asked.values[name] ?? ""}
+      value={asked.values[of] ?? ""}
       onText={(text) => set(text)}
       error={wrong ? problemWords(wrong) : null}
     />
@@ -126,7 +126,7 @@ export function Answer({
       aria-label={reckonerText.answer}
       aria-live="polite"
       aria-busy={waiting}
-      className="flex flex-col gap-4 border-l-4 border-crust pl-6"
+      className="flex flex-col gap-4 border-s-4 border-crust ps-6"
     >
       {elsewhere.map((one) => (
         <p key={one.field} className="font-semibold text-alarm">
@@ -135,7 +135,7 @@ export function Answer({
       ))}
       {problems.length === 0 && children}
       {problems.length === 0 && (
-        <p className="-ml-3 flex flex-wrap gap-x-2 print:hidden">
+        <p className="-ms-3 flex flex-wrap gap-x-2 print:hidden">
           {carry && <Carry {...carry} />}
           <Button look="plain" onClick={() => void link()}>
             {reckonerText.copyTheLink}

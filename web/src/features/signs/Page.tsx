@@ -208,7 +208,7 @@ function Meaning({
     <aside
       aria-label={signsText.whatItMeans}
       aria-live="polite"
-      className="sticky bottom-0 flex max-h-[45vh] flex-col gap-4 self-start overflow-y-auto border-t-2 border-rule bg-paper py-4 md:top-6 md:max-h-none md:border-t-0 md:border-l-2 md:py-0 md:pl-8"
+      className="sticky bottom-0 flex max-h-[45vh] flex-col gap-4 self-start overflow-y-auto border-t-2 border-rule bg-paper py-4 md:top-6 md:max-h-none md:border-t-0 md:border-s-2 md:py-0 md:ps-8"
     >
       <h2 className="text-2xl">{signsText.whatItMeans}</h2>
       {blank && <p className="text-soft">{signsText.nothingPressedYet}</p>}
@@ -226,7 +226,7 @@ function Meaning({
 
 function FilmOrMould() {
   return (
-    <div className="mt-2 flex gap-3 pl-5">
+    <div className="mt-2 flex gap-3 ps-5">
       {(["film", "mould"] as const).map((kind) => (
         <figure key={kind} className="flex flex-col items-center text-center">
           {CLOSE_UPS[kind]}

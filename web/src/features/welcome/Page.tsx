@@ -7,6 +7,8 @@ import type { Problem } from "../../api/types";
 import { JarDrawing, type JarState } from "../../drawing/jar";
 import { usualForms } from "../../lib/forms";
 import { useTitle } from "../../lib/hooks";
+import { LANGUAGE_NAMES, LANGUAGES, speak } from "../../lib/language";
+import { LANGUAGE } from "../../lib/locale";
 import { takesPasskeys } from "../../lib/passkeys";
 import { deviceZone } from "../../lib/time";
 import { Button } from "../../ui/button";
@@ -184,6 +186,13 @@ export function WelcomePage({
           </Button>
         )}
       </form>
+      <p className="flex flex-wrap gap-x-4 md:col-span-2">
+        {LANGUAGES.filter((language) => language !== LANGUAGE).map((language) => (
+          <Button key={language} look="plain" lang={language} onClick={() => speak(language)}>
+            {LANGUAGE_NAMES[language]}
+          </Button>
+        ))}
+      </p>
     </div>
   );
 }

@@ -234,7 +234,7 @@ function OnPaper() {
         {yoursText.whyACode} {since && yoursText.thereIsOne(dayWord(since, nowMs(), homeZone()))}
       </p>
       {code && (
-        <p className="border-l-4 border-crust pl-4">
+        <p className="border-s-4 border-crust ps-4">
           <span className="block">{yoursText.shownOnce}</span>
           <code className="block text-2xl font-bold tracking-wide">{code}</code>
         </p>
@@ -287,7 +287,7 @@ function Leave({ name }: { readonly name: string }) {
         <Button
           type="submit"
           look="plain"
-          className="-ml-3 self-start text-alarm!"
+          className="-ms-3 self-start text-alarm!"
           disabled={password === ""}
         >
           {yoursText.deleteAll}

@@ -76,7 +76,7 @@ function BringIn() {
         id={id}
         type="file"
         accept=".zip,.json,application/zip,application/json"
-        className="max-w-full file:mr-4 file:min-h-11 file:rounded-lg file:border file:border-edge file:bg-card file:px-4 file:font-semibold file:text-ink"
+        className="max-w-full file:me-4 file:min-h-11 file:rounded-lg file:border file:border-edge file:bg-card file:px-4 file:font-semibold file:text-ink"
         onChange={(event) => setFile(event.target.files?.[0] ?? null)}
       />
       <Button type="submit" disabled={!file || at !== null}>

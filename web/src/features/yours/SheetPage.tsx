@@ -4,6 +4,7 @@ import { http } from "../../api/client";
 import { keepSheet, readSheet } from "../../api/parcel";
 import type { Flour, LevelUnit, OpenJar, Problem, SheetHow, SheetRead } from "../../api/types";
 import { nowMs } from "../../lib/clock";
+import { useTitle } from "../../lib/hooks";
 import { homeZone } from "../../lib/time";
 import { OfJar } from "../../parts/of-jar";
 import { Button, ButtonLink } from "../../ui/button";
@@ -28,6 +29,7 @@ export function SheetPage() {
 
 function Bring({ opened }: { readonly opened: OpenJar }) {
   const { jar } = opened;
+  useTitle(sheetText.title(jar.name));
   const queries = useQueryClient();
   const id = useId();
   const [file, setFile] = useState<File | null>(null);
@@ -85,7 +87,7 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
           id={id}
           type="file"
           accept=".csv,.tsv,.txt,.xlsx"
-          className="max-w-full file:mr-4 file:min-h-11 file:rounded-lg file:border file:border-edge file:bg-card file:px-4 file:font-semibold file:text-ink"
+          className="max-w-full file:me-4 file:min-h-11 file:rounded-lg file:border file:border-edge file:bg-card file:px-4 file:font-semibold file:text-ink"
           onChange={(event) => choose(event.target.files?.[0])}
         />
       </div>
@@ -126,7 +128,7 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
           </section>
         </>
       )}
-      <ButtonLink look="plain" to={`/jars/${jar.id}`} className="-ml-3 self-start">
+      <ButtonLink look="plain" to={`/jars/${jar.id}`} className="-ms-3 self-start">
         {commonText.backTo(jar.name)}
       </ButtonLink>
     </article>

@@ -2,7 +2,8 @@
 import { length } from "../../lib/numbers";
 
 export const feedText = {
-  isIt: (name: string | number, detail: string | number) => `${name} is ${detail}.`,
+  isMixed: (name: string) => `${name} is mixed.`,
+  isFed: (name: string) => `${name} is fed.`,
   next: (when: string | number) => `Next: ${when}.`,
   theNextTimeIsWorked: "The next time is worked out when the connection is back.",
   nothingMoreIsPlanned: "Nothing more is planned.",

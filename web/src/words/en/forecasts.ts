@@ -1,7 +1,8 @@
 /** What is forecast, in words that say that it is. */
 import type { Forecast, HoldUp, Outlook, Ready, Span, Taught } from "../../api/types";
-import { degrees } from "../../lib/numbers";
+import { counted, degrees, fromTo, written } from "../../lib/numbers";
 import { clock, dayWord, when } from "../../lib/time";
+import { rounded } from "../rounding";
 
 /** `about 15:40, between 14:50 and 16:40`; days are named where they are not today. */
 export function spanWords(span: Span, now: string, zone: string): string {
@@ -16,20 +17,6 @@ export function spanWords(span: Span, now: string, zone: string): string {
   const from = day(low) === day(middle) ? clock(low, zone) : when(low, now, zone);
   const to = day(high) === day(low) ? clock(high, zone) : when(high, now, zone);
   return `about ${about}, between ${from} and ${to}`;
-}
-
-const MINUTE = 60_000;
-const HOUR = 60 * MINUTE;
-
-/** A forecast is never exact to the minute. */
-export function tenMinutes(at: string): string {
-  return rounded(at, 0);
-}
-
-/** As exact as a span so wide deserves: to ten minutes, half hours, hours. */
-function rounded(at: string, width: number): string {
-  const step = width > 6 * HOUR ? HOUR : width > 3 * HOUR ? 30 * MINUTE : 10 * MINUTE;
-  return new Date(Math.round(Date.parse(at) / step) * step).toISOString();
 }
 
 /** `Likely ready Friday, perhaps as early as Thursday or as late as Wed 9 Dec`: a day of ready with its spread. */
@@ -69,8 +56,9 @@ export function heldUpWords(held: readonly HoldUp[]): string {
 }
 
 /** `1.3 to 1.6`, or `1.3` where they are the same. */
-function between(low: string, high: string): string {
-  return low === high ? low : `${low} to ${high}`;
+function between(low: number, high: number): string {
+  const [from, to] = [written(low, 1), written(high, 1)];
+  return from === to ? from : fromTo(from, to);
 }
 
 type Rise = Pick<Forecast, "doubles" | "peaks" | "peak_times">;
@@ -78,10 +66,10 @@ type Rise = Pick<Forecast, "doubles" | "peaks" | "peak_times">;
 const OUTLOOK_WORDS: Record<Outlook, (rise: Rise, now: string, zone: string) => string> = {
   hardly_rises: () => "It will hardly rise after this feed.",
   may_stay_quiet: ({ peak_times: top }) =>
-    `It likely stays quiet after this feed, or rises to ${top.high.toFixed(1)} × at most.`,
+    `It likely stays quiet after this feed, or rises to ${written(top.high, 1)} × at most.`,
   doubles: ({ doubles, peaks }, now, zone) => `Doubles ${spanWords(doubles ?? peaks, now, zone)}.`,
   peaks: ({ peaks, peak_times: top }, now, zone) =>
-    `Peaks ${spanWords(peaks, now, zone)}, at ${between(top.low.toFixed(1), top.high.toFixed(1))} ×.`,
+    `Peaks ${spanWords(peaks, now, zone)}, at ${between(top.low, top.high)} ×.`,
   peaked: ({ peaks }, now, zone) => `Its peak was ${spanWords(peaks, now, zone)}.`,
 };
 
@@ -121,7 +109,8 @@ export function basisWords({ basis, surprising }: Forecast, yeastUnshown: boolea
   const jar = parts.length
     ? `this jar goes ${parts.join(" and ")} than the book`
     : "this jar goes by the book";
-  const seen = watched === 0 ? "nothing watched yet" : `${watched} feed${watched === 1 ? "" : "s"} watched`;
+  const seen =
+    watched === 0 ? "nothing watched yet" : `${watched} ${counted(watched, "feed", "feeds")} watched`;
   const rest = yeastUnshown
     ? " A new jar is weighed against many jars as it may be; before yeast shows, no look narrows the day."
     : "";

@@ -6,6 +6,7 @@ export * from "./counsel";
 export * from "./described";
 export * from "./drawing";
 export * from "./enter";
+export * from "./expected";
 export * from "./feed";
 export * from "./flours";
 export * from "./forecasts";

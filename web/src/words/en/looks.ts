@@ -1,6 +1,6 @@
 import type { Bubbles, LevelUnit, LookBody, Smell, Thickness, Top } from "../../api/types";
 import { signOf } from "../../lib/forms";
-import { degrees, length, percent, times } from "../../lib/numbers";
+import { degrees, length, percent, times, written } from "../../lib/numbers";
 
 export const BUBBLE_WORDS: Record<Bubbles, string> = {
   none: "none",
@@ -79,7 +79,7 @@ export function lookLine(look: LookBody, readAs: number | null): string {
   if (look.thickness) parts.push(THICKNESS_WORDS[look.thickness]);
   if (look.high) parts.push(`high mark ${levelWords(look.high)}`);
   if (look.celsius != null) parts.push(degrees(look.celsius));
-  if (look.ph != null) parts.push(`pH ${look.ph}`);
+  if (look.ph != null) parts.push(`pH ${written(look.ph)}`);
   if (look.floats != null) parts.push(look.floats ? "floats" : "sinks");
   return parts.join(" · ");
 }

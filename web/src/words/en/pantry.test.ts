@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { DiscardJar, FlourRow } from "../../api/types";
+import { flourShares } from "../shares";
 import {
   allergenLine,
   costWords,
@@ -7,7 +8,6 @@ import {
   discardShort,
   discardSign,
   flourSentence,
-  flourShares,
   monthName,
 } from "./pantry";
 

@@ -8,11 +8,12 @@ import type {
   Flour,
   FlourRow,
   StockKind,
-  Went,
 } from "../../api/types";
 import { forms, KG_PER_LB } from "../../lib/forms";
-import { grams, list } from "../../lib/numbers";
+import { LOCALE } from "../../lib/locale";
+import { counted, grams, list, written } from "../../lib/numbers";
 import { dayWord, when } from "../../lib/time";
+import { type FlourShare, flourShares } from "../shares";
 import { FLOUR_WORDS } from "./flours";
 import { TOP_WORDS } from "./looks";
 
@@ -83,7 +84,7 @@ export const pantryText = {
     return forms().mass === "g" ? "A kilo costs" : "A pound costs";
   },
   aKiloCostsSo: (perKg: number) =>
-    forms().mass === "g" ? `${perKg.toFixed(2)} a kilo` : `${(perKg * KG_PER_LB).toFixed(2)} a pound`,
+    forms().mass === "g" ? `${written(perKg, 2)} a kilo` : `${written(perKg * KG_PER_LB, 2)} a pound`,
 } as const;
 
 export const DISCARD_NAMES: Record<DiscardShelf, string> = {
@@ -95,7 +96,7 @@ export const DISCARD_NAMES: Record<DiscardShelf, string> = {
 function ageWords(oldest: string, now: string): string {
   const days = Math.floor((Date.parse(now) - Date.parse(oldest)) / 86_400_000);
   if (days < 1) return "from today";
-  return `its oldest part ${days} day${days === 1 ? "" : "s"} old`;
+  return `its oldest part ${days} ${counted(days, "day", "days")} old`;
 }
 
 /** `120 g, its oldest part 9 days old.` */
@@ -194,24 +195,6 @@ export function discardNoteLine(note: DiscardNote, now: string, zone: string): s
   return `${ACTS[note.act]}${much}${what}${shown}, ${when(note.at, now, zone)}`;
 }
 
-/** What a baker tells apart of where flour went, in the order in which it is drawn. */
-export type FlourShare = "dough" | "passed_on" | "discard_jar" | "standing" | "thrown_out";
-
-const SHARE_OF: Record<Went, FlourShare> = {
-  dough: "dough",
-  recipe: "dough",
-  gift: "passed_on",
-  spare: "passed_on",
-  flakes: "passed_on",
-  split: "passed_on",
-  other_jar: "passed_on",
-  discard_jar: "discard_jar",
-  compost: "thrown_out",
-  bin: "thrown_out",
-  unsaid: "thrown_out",
-  binned: "thrown_out",
-};
-
 export const SHARE_WORDS: Record<FlourShare, string> = {
   dough: "baked with",
   passed_on: "set aside, split or given",
@@ -231,21 +214,6 @@ export function stockLine(kind: StockKind, now: string, zone: string): string {
   return `${grams(Math.round(left))} left: enough for two weeks and more.`;
 }
 
-/** Grams of flour by what became of it, those of which there are any. */
-export function flourShares(row: FlourRow): { readonly share: FlourShare; readonly g: number }[] {
-  const sums: Record<FlourShare, number> = {
-    dough: 0,
-    passed_on: 0,
-    discard_jar: 0,
-    standing: row.left_g ?? 0,
-    thrown_out: 0,
-  };
-  for (const { went, flour_g } of row.went) sums[SHARE_OF[went]] += flour_g;
-  return (Object.keys(sums) as FlourShare[]).flatMap((share) =>
-    sums[share] >= 0.5 ? [{ share, g: sums[share] }] : [],
-  );
-}
-
 /** `Of 840 g of flour, 310 g was thrown out and 90 g is in the jars now.` */
 export function flourSentence(row: FlourRow): string {
   const parts = flourShares(row).map(({ share, g }) => `${grams(Math.round(g))} ${SHARE_WORDS[share]}`);
@@ -255,11 +223,11 @@ export function flourSentence(row: FlourRow): string {
 /** What it cost, of the flours that have a price. */
 export function costWords({ cost, unpriced_g: rest }: FlourRow): string {
   if (cost <= 0) return "–";
-  return rest >= 0.5 ? `${cost.toFixed(2)} and more` : cost.toFixed(2);
+  return rest >= 0.5 ? `${written(cost, 2)} and more` : written(cost, 2);
 }
 
 /** `March 2026` of `2026-03` */
 export function monthName(month: string): string {
-  const form = new Intl.DateTimeFormat("en", { month: "long", year: "numeric", timeZone: "UTC" });
+  const form = new Intl.DateTimeFormat(LOCALE, { month: "long", year: "numeric", timeZone: "UTC" });
   return form.format(Date.parse(`${month}-01`));
 }

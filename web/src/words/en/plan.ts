@@ -13,6 +13,11 @@ export const planText = {
   theDaysBefore: (count: string | number) => `The ${count} days before`,
   stillToBuy: "Still to buy",
   usedSoFar: "Used so far",
+  water: "water",
+  juice: "juice",
+  takenOut: "taken out",
+  feeds: "feeds",
+  workLooksIncluded: "work, looks included",
   fromAboutHereOnIt: "From about here on it is likely ready.",
   normal: (what: string | number) => `Normal: ${what}`,
   leftOut: "(left out)",
@@ -44,9 +49,9 @@ export const planText = {
     feeds: string | number,
     feeds2: string | number,
   ) => `Until ${dayWord}: ${difference}, ${feeds} feeds instead of ${feeds2}.`,
-  insteadOf: (grams: string | number, what: string | number, grams2: string | number) =>
-    `${grams} ${what} instead of ${grams2}`,
-  hThanPlanned: (hours: string | number, detail: string | number) => `${hours} h ${detail} than planned`,
+  flourInsteadOf: (grams: string | number, grams2: string | number) => `${grams} flour instead of ${grams2}`,
+  laterThanPlanned: (hours: string | number) => `${hours} h later than planned`,
+  soonerThanPlanned: (hours: string | number) => `${hours} h sooner than planned`,
 } as const;
 
 export const SPARE_WORDS: Record<Spare, string> = {

@@ -3,6 +3,7 @@ import type { OptionCode, Problem, ProblemCode } from "../../api/types";
 import { nowMs } from "../../lib/clock";
 import { degrees, grams, length } from "../../lib/numbers";
 import { clock, dayWord, homeZone } from "../../lib/time";
+import { breachWords, expectedWords, knownWords } from "./expected";
 import { OPTION_WORDS } from "./options";
 
 type Facts = Problem["facts"];
@@ -27,7 +28,7 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
   not_a_number: () => "This is not a number. Use digits, such as 40 or 40.5.",
   out_of_range: between,
   unknown_flour: (facts) =>
-    `There is no flour named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
+    `There is no flour named ${facts.given ?? "so"}. There are: ${knownWords(facts.known)}.`,
   no_rhythm: () => "This way feeds by what is seen, not by the clock. Choose another way for a rhythm.",
   takes_more_than_there_is: (facts) =>
     `There is not so much in it. There are ${grams(Number(facts.there_is_g ?? 0))}.`,
@@ -39,15 +40,17 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
   no_flour: () => "There is no flour in it. Give at least one flour more than nothing.",
   no_water: () => "There is no water in it. Give more than nothing.",
   nothing_added: () => "These amounts come to nothing on the scale. Make the jar larger.",
-  unknown_unit: (facts) => `There is no unit named ${facts.given ?? "so"}. There are: ${facts.known ?? ""}.`,
+  unknown_unit: (facts) =>
+    `There is no unit named ${facts.given ?? "so"}. There are: ${knownWords(facts.known)}.`,
   hours_form: (facts) => `Write the hours such as ${facts.example}.`,
   hours_overlap: () => "These hours overlap. Leave a gap between them.",
-  file_form: (facts) => `This file cannot be read here. Wanted: ${facts.wanted ?? "a jar"}.`,
-  method_form: (facts) => `This method cannot be read here. Wanted: ${facts.wanted ?? "a method file"}.`,
+  file_form: (facts) => `This file cannot be read here. Wanted: ${expectedWords(facts.wanted ?? "a jar")}.`,
+  method_form: (facts) =>
+    `This method cannot be read here. Wanted: ${expectedWords(facts.wanted ?? "a method file")}.`,
   method_too_large: () => "This method is too large.",
   method_too_new: () => "This method was written by a newer Despertar.",
-  method_unsound: (facts) => `This method does not work: ${String(facts.breach ?? "").replaceAll("_", " ")}.`,
-  does_not_fit_together: (facts) => `Give just ${facts.known ?? "one of them"}.`,
+  method_unsound: (facts) => `This method does not work: ${breachWords(facts.breach)}.`,
+  does_not_fit_together: (facts) => `Give just ${expectedWords(facts.known ?? "one of them")}.`,
   time_out_of_range: (facts) =>
     facts.latest ? `Use a time up to ${moment(facts, "latest")}.` : "This is not a time that can be used.",
   ratio_form: () => "Write the ratio as seed : flour : water, such as 1:2:2.",
@@ -55,9 +58,9 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
     `Which two are meant? Flour and water is ${facts.as_flour_and_water}; seed and flour is ${facts.as_seed_and_flour}.`,
   ratio_without_food: () => "A feed needs seed, flour and water: none of the three can be 0.",
   unknown_step: () => "This step is not known.",
-  unknown_family: (facts) => `There is no such method. There are: ${facts.known}.`,
-  unknown_option: (facts) => `There is no such option. There are: ${facts.known}.`,
-  not_a_choice: (facts) => `Choose one of: ${facts.known ?? "those shown"}.`,
+  unknown_family: (facts) => `There is no such method. There are: ${knownWords(facts.known)}.`,
+  unknown_option: (facts) => `There is no such option. There are: ${knownWords(facts.known)}.`,
+  not_a_choice: (facts) => `Choose one of: ${facts.known ? knownWords(facts.known) : "those shown"}.`,
   keeps_more_than_there_is: (facts) =>
     `There are only ${grams(Number(facts.there_is_g))} in the jar. Keep that or less.`,
   nothing_kept: (facts) => `Keep some seed: up to ${grams(Number(facts.there_is_g))} are in the jar.`,
@@ -119,7 +122,7 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
   parcel_foreign: (facts) => `This is no kitchen that was saved here: it has no ${facts.missing}.`,
   parcel_newer: () => "It was saved by a newer Despertar. Bring it in with that one, or a later one.",
   parcel_fault: (facts) =>
-    `Nothing was brought in. Row ${facts.row} of ${facts.table} cannot be read${facts.column ? ` at ${facts.column}` : ""}: expected is ${String(facts.expected).replaceAll("_", " ")}.`,
+    `Nothing was brought in. Row ${facts.row} of ${facts.table} cannot be read${facts.column ? ` at ${facts.column}` : ""}: expected is ${expectedWords(facts.expected)}.`,
   parcel_too_large: (facts) =>
     `This is too large. Up to ${facts.most_mb} MB are taken here; more by ./despertar import.`,
   not_a_sheet: (facts) =>

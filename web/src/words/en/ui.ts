@@ -19,6 +19,7 @@ export const uiText = {
     "Nothing is lost. The jars go on by themselves; this page tries again when the connection is back.",
   tryAgainNow: "Try again now",
   notice: "Notice",
+  notices: "Notices ({hotkey})",
   now: "Now",
   n20MinAgo: "20 min ago",
   n1HAgo: "1 h ago",

@@ -1,7 +1,7 @@
 /** A feed on the scale, in words: each act, what a slip asks for, what is asked about. */
 import type { DiscardTo, Flour, Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
 import { forms } from "../../lib/forms";
-import { grams, list, typed as typedNumber } from "../../lib/numbers";
+import { grams, list, typed as typedNumber, written } from "../../lib/numbers";
 import { amountOf, type WeightUnit } from "../../lib/units";
 import { FLOUR_WORDS } from "./flours";
 import { partWords } from "./measure";
@@ -169,5 +169,5 @@ export function mendWords(
 
 export function roomWords(sheet: Sheet): string | null {
   if (!sheet.room_is_tight) return null;
-  return `This jar only has room for ${sheet.room_times.toFixed(1)} ×. Put a tray under it, or use a bigger jar.`;
+  return `This jar only has room for ${written(sheet.room_times, 1)} ×. Put a tray under it, or use a bigger jar.`;
 }

@@ -57,6 +57,7 @@ export const yoursText = {
   password: "Your password",
   units: "Units and forms",
   unitsHow: "Everywhere: on screen, on paper and in calendars. What was written down stays as it is.",
+  language: "Language",
 } as const;
 
 function some(count: number, one: string, many: string): string[] {
