@@ -13,15 +13,19 @@ const LANGUAGE = languageAsked();
 const offline = VitePWA({
   injectRegister: null,
   manifest: false,
-  filename: `sw-${LANGUAGE}.js`,
   workbox: {
-    // Type faces and styles lie beside, for all languages; scripts by language.
-    globPatterns: ["icon.svg", "assets/*.{css,woff2}", `assets/${LANGUAGE}/*.js`],
+    // What all languages share, so that one worker serves them all; the page sees to the scripts of its own language.
+    globPatterns: ["icon.svg", "assets/*.{css,woff2}"],
     navigateFallback: null,
     cleanupOutdatedCaches: true,
     clientsClaim: true,
     skipWaiting: true,
     runtimeCaching: [
+      {
+        urlPattern: ({ url }) => /^\/assets\/.+\.js$/.test(url.pathname),
+        handler: "CacheFirst",
+        options: { cacheName: "scripts" },
+      },
       {
         // A sheet or a calendar opened in a tab is no page of the application.
         urlPattern: ({ url, request }) =>

@@ -55,10 +55,13 @@ export function speaking(language: Language): Plugin[] {
   const named: Plugin = {
     name: "despertar-page",
     enforce: "post",
-    // One folder holds the pages of all languages.
+    // One folder holds the pages of all languages, and of each what its scripts are.
     generateBundle(_, bundle) {
       const page = bundle["index.html"];
       if (page) page.fileName = `${language}.html`;
+      const scripts = Object.values(bundle).flatMap((one) => (one.type === "chunk" ? [`/${one.fileName}`] : []));
+      const fileName = `assets/${language}/scripts.json`;
+      this.emitFile({ type: "asset", fileName, source: JSON.stringify(scripts.sort()) });
     },
   };
   return [chosen, named];

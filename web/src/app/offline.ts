@@ -28,7 +28,20 @@ export function keepForOffline(): void {
   const { serviceWorker } = navigator;
   if (serviceWorker.controller) serviceWorker.addEventListener("controllerchange", tellNewer);
   // Without it all works as long as the network does.
-  addEventListener("load", () => void serviceWorker.register(`/sw-${LANGUAGE}.js`).catch(() => undefined));
+  addEventListener("load", () => {
+    serviceWorker.register("/sw.js").catch(() => undefined);
+    void serviceWorker.ready.then(keepScripts).catch(() => undefined);
+  });
+}
+
+/** Every page of this language opens without a network, visited before or not; scripts of another or an older go. */
+async function keepScripts(): Promise<void> {
+  const answer = await fetch(`/assets/${LANGUAGE}/scripts.json`, { cache: "no-cache" });
+  const wanted = new Set((await answer.json()) as string[]);
+  const kept = await caches.open("scripts");
+  const there = new Map((await kept.keys()).map((request) => [new URL(request.url).pathname, request]));
+  await kept.addAll([...wanted].filter((path) => !there.has(path)));
+  for (const [path, request] of there) if (!wanted.has(path)) await kept.delete(request);
 }
 
 /** What was seen of a kitchen does not stay for whoever signs in next. */
