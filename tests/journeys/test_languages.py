@@ -18,7 +18,9 @@ from .browser import Browser
 from .vocabulary import only_english, words_in
 
 # Beside what the English texts say: words that a text which strayed from them would hardly do without.
-COMMON = frozenset(("the", "and", "of", "is", "it", "not", "your", "you", "with", "water", "flour", "feed", "jar"))
+COMMON = frozenset(
+    ("undefined", "the", "and", "of", "is", "it", "not", "your", "you", "with", "water", "flour", "feed", "jar")
+)
 
 
 def speak(page: Browser, language: str) -> None:

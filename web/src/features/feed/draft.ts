@@ -16,7 +16,6 @@ import { typed } from "../../lib/numbers";
 import { toField } from "../../lib/time";
 import type { WeightUnit } from "../../lib/units";
 import { momentOf, NOW, type When } from "../../lib/when";
-import { feedText } from "../../words";
 
 export type FeedDraft = {
   readonly id: string;
@@ -153,10 +152,10 @@ export type Field =
   | { readonly what: "flour"; readonly flour: Flour };
 
 export function fieldOf({ do: act, corrects, flour }: ScaleStep): Field | null {
-  if (act === "add_held_back") return { what: feedText.held };
-  if (corrects === "seed") return { what: feedText.keep };
-  if (corrects === "water") return { what: feedText.water2 };
-  return corrects === "flour" && flour ? { what: feedText.flour, flour } : null;
+  if (act === "add_held_back") return { what: "held" };
+  if (corrects === "seed") return { what: "keep" };
+  if (corrects === "water") return { what: "water" };
+  return corrects === "flour" && flour ? { what: "flour", flour } : null;
 }
 
 export function textOf(draft: FeedDraft, field: Field): string {

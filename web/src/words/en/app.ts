@@ -38,7 +38,7 @@ export const appText = {
   signOut: "Sign out",
   skipToTheMainPart: "Skip to the main part",
   demoKitchenTheBakerThe: "Demo kitchen. The baker, the jars and their dates are invented.",
-} as const;
+};
 
 /** What a key of the laptop does. */
 export type KeyAct =

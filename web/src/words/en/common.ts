@@ -56,4 +56,4 @@ export const commonText = {
   whereItStands: "Where it stands",
   whereStands: (name: string | number) => `Where ${name} stands`,
   yourHours: "Your hours",
-} as const;
+};

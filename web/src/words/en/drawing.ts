@@ -20,4 +20,4 @@ export const drawingText = {
   fallsInALumpThat: "falls in a lump that keeps its peak",
   clingsAndHangs: "clings and hangs",
   aBallThatKeepsIts: "a ball that keeps its shape",
-} as const;
+};

@@ -12,4 +12,4 @@ export const enterText = {
   thoseAbove: "What stood before it is written down.",
   writeThemDown: "Write them down",
   written: (rows: number) => `${rows === 1 ? "One row is" : `${rows} rows are`} written down.`,
-} as const;
+};

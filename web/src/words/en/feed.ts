@@ -76,8 +76,6 @@ export const feedText = {
   anotherWayCleanJarNo: "Another way: clean jar, no discard, ounces, spoons",
   thisTime: "This time",
   saidIn: "Said in",
-  keep: "keep",
-  held: "held",
   jarAndAllWeighs: "What jar and all weighs now",
   theEmptyJarWeighs: "The empty jar weighs",
   thenTheScaleTells: "Then the next numbers are what the scale really shows. You are asked only once.",
@@ -86,9 +84,7 @@ export const feedText = {
   pressZero: "Press zero first.",
   about: (grams: string) => `About ${grams}`,
   withoutAScale: "Level spoons and cups; a heaped one is about a third more.",
-  water2: "water",
-  flour: "flour",
   ofIt: (detail: string | number, name: string | number) => `${detail} of ${name}`,
   savedMarkTheNewLine: "Saved. Mark the new line, lid on loosely.",
   undoingAFeedOf: (name: string | number) => `Undoing a feed of ${name}`,
-} as const;
+};

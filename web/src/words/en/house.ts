@@ -76,4 +76,4 @@ export const houseText = {
   fromOthersWhat: "Type faces and scripts that are shipped with it, and their licences.",
   fetchingNotices: "Fetching the notices",
   noNotices: "The notices cannot be read here: they are made when the front end is built.",
-} as const;
+};

@@ -192,4 +192,4 @@ export const jarText = {
     grams3: string | number,
   ) => `${grams} of it, ${grams2} water, ${flourList}: ${grams3}.`,
   ofThatStaysInThe: (grams: string | number) => `${grams} of that stays in the jar.`,
-} as const;
+};

@@ -47,4 +47,4 @@ export const kitchenText = {
   whatDoYouBeginWith: "What do you begin with?",
   rawFlourAndRawStarter:
     "Raw flour and raw starter are not for tasting. Wash your hands after handling them.",
-} as const;
+};

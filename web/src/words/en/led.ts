@@ -28,4 +28,4 @@ export const ledText = {
   anotherWay: "Another way",
   waysThatFit: "Ways, and the day each is likely ready",
   onTheShelfAndBake: "Put it on the shelf, plan the bake",
-} as const;
+};

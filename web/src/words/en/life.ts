@@ -290,4 +290,4 @@ export const lifeText = {
     `${since} ${until ? `to ${until}` : "on"}, ${feeds === 1 ? "one feed" : `${feeds} feeds`}`,
   restsSince: (weeks: string) => `In the fridge, fed ${weeks} ago`,
   usedSoFar: (g: string) => `${g} used`,
-} as const;
+};

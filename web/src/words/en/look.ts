@@ -52,4 +52,4 @@ export const lookText = {
   photoOf: (name: string | number) => `Photo of ${name}`,
   lookSaved: "Look saved.",
   undoingALookAt: (name: string | number) => `Undoing a look at ${name}`,
-} as const;
+};

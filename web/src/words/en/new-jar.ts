@@ -108,4 +108,4 @@ export const newJarText = {
     `Fed so, with this flour and warmth, few get there; ${usual}. Try more warmth, some rye, or another way.`,
   orLater: " or later",
   to2: (day: string | number, day2: string | number, detail: string | number) => `${day} to ${day2}${detail}`,
-} as const;
+};

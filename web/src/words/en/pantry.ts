@@ -85,7 +85,7 @@ export const pantryText = {
   },
   aKiloCostsSo: (perKg: number) =>
     forms().mass === "g" ? `${written(perKg, 2)} a kilo` : `${written(perKg * KG_PER_LB, 2)} a pound`,
-} as const;
+};
 
 export const DISCARD_NAMES: Record<DiscardShelf, string> = {
   with_gluten: "Discard jar",

@@ -29,4 +29,4 @@ export const partsText = {
   to: (clockTime: string | number, clockTime2: string | number) => `${clockTime} to ${clockTime2}`,
   saveTheChange: "Save the change",
   undoing: (noted: string | number) => `Undoing: ${noted}`,
-} as const;
+};

@@ -52,7 +52,7 @@ export const planText = {
   flourInsteadOf: (grams: string | number, grams2: string | number) => `${grams} flour instead of ${grams2}`,
   laterThanPlanned: (hours: string | number) => `${hours} h later than planned`,
   soonerThanPlanned: (hours: string | number) => `${hours} h sooner than planned`,
-} as const;
+};
 
 export const SPARE_WORDS: Record<Spare, string> = {
   smaller: "A smaller jarful",

@@ -9,7 +9,7 @@ export const quickText = {
   keepIt: "Keep it",
   notUnderstood: (words: string) => `Not understood, kept as a note: ${words}`,
   writeSuchAs: "Write what you saw (a level, words), or fed and what was kept, flour, water.",
-} as const;
+};
 
 /** What begins a feed. */
 export const FED_WORDS = ["fed", "feed"];

@@ -93,4 +93,4 @@ export const reckonerText = {
   moreWater: (g: string) => `Add ${g} more water than the recipe says.`,
   lessWater: (g: string) => `Leave out ${g} of the recipe's water.`,
   sameFlour: (g: string) => `Both bring ${g} of flour, so the dough stays as it is.`,
-} as const;
+};

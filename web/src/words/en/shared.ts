@@ -8,4 +8,4 @@ export const sharedText = {
   onDay: (day: number) => (day > 0 ? `Day ${day}` : "Not mixed yet"),
   itIsReady: "It is ready to bake with.",
   fed: (at: string) => `Fed ${at}.`,
-} as const;
+};

@@ -25,7 +25,7 @@ export const sheetText = {
   row: (row: number) => `Row ${row}`,
   there: "was brought in before",
   lookingAtIt: "Reading it",
-} as const;
+};
 
 export const SHEET_PARTS: Record<SheetPart, string> = {
   when: "date and time",

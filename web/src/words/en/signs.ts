@@ -20,4 +20,4 @@ export const signsText = {
   whatItMeans: "What it means",
   nothingPressedYet: "Nothing pressed yet.",
   nothingUnusualInThatKeep: "Nothing unusual in that. Keep to the plan.",
-} as const;
+};

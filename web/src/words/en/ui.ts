@@ -27,4 +27,4 @@ export const uiText = {
   otherTime: "Other time",
   dateAndTime: "Date and time",
   inTheTimeOf: (zone: string | number) => `In the time of ${zone}`,
-} as const;
+};

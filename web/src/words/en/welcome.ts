@@ -23,4 +23,4 @@ export const welcomeText = {
   makeTheAccount: "Make the account",
   newHereMakeAnAccount: "New here? Make an account",
   iHaveAnAccount: "I have an account",
-} as const;
+};

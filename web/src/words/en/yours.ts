@@ -58,7 +58,7 @@ export const yoursText = {
   units: "Units and forms",
   unitsHow: "Everywhere: on screen, on paper and in calendars. What was written down stays as it is.",
   language: "Language",
-} as const;
+};
 
 function some(count: number, one: string, many: string): string[] {
   return count === 0 ? [] : [`${count} ${count === 1 ? one : many}`];
