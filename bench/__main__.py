@@ -8,7 +8,7 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable, Iterator
 
-from . import forecasting, learning, modelling, planning, readiness, verdicts, waste
+from . import forecasting, learning, modelling, planning, readiness, trials, verdicts, waste
 
 BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "planning": planning.report,
@@ -18,6 +18,7 @@ BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "learning": learning.report,
     "verdicts": verdicts.report,
     "waste": waste.report,
+    "trials": trials.report,
 }
 
 

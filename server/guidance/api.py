@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from datetime import datetime
+from typing import Annotated
 from uuid import UUID
 
 from django.http import HttpResponse
 from django.utils import timezone
-from ninja import Router
+from ninja import Query, Router
 
 from accounts.security import Baker, signed_in
 from kitchen.wire import setup_in
@@ -32,6 +33,7 @@ from .wire.asked import (
     wanted_in,
     went_in,
 )
+from .wire.beside import BesideOut, beside_out
 from .wire.jar import Assessment
 from .wire.life import BakeOffers, KeepingOffer, SparingOut, bakes_out, keeping_out, sparing_out
 from .wire.pages import (
@@ -72,6 +74,13 @@ def read_unread_jar(request: Baker, jar_id: UUID) -> UnreadJarOut:
     """A jar that cannot be told, with all that is written in it."""
     now = timezone.now()
     return unread_jar_out(request.auth, services.unread_jar(request.auth, jar_id, now), now)
+
+
+@router.get("/jars/{jar_id}/beside", response={200: BesideOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut})
+def read_beside(request: Baker, jar_id: UUID, other: Annotated[list[UUID], Query()]) -> BesideOut:
+    """A jar with one to three others beside it: what differs between them, and what that did."""
+    found = services.beside(request.auth, [jar_id, *other], timezone.now())
+    return beside_out(found.jars, found.smells, found.trial)
 
 
 @router.post("/preview", response={200: Assessment, 422: ProblemsOut})

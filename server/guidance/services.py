@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
@@ -29,9 +30,10 @@ from ferment.doors.sheet import AS_PLANNED, Sheet, WentIn, sheet
 from ferment.doors.sparing import Sparing, sparings
 from ferment.doors.starts import nearest_starts
 from ferment.doors.thrift import Thrift, thriftier
+from ferment.doors.trial import Trial, TriedJar, trial
 from ferment.mixing.contents import Origin
 from ferment.record.log import Log, Look
-from ferment.refusal import Refusal
+from ferment.refusal import Refusal, RefusalCode
 from ferment.setups import Setup
 from ferment.signs import Finding
 from kitchen.services import Ancestor, JarCard, JarLabel, UnreadCard, all_jars, any_jar_of, catalogue, daughters_of
@@ -190,6 +192,32 @@ def _warm(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard | Unre
 def _opened(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard, Log]:
     """A jar with its log, to ask something of it. Raises Problem."""
     return _told_or_problem(account, jar_id, now, lambda card, log: (card, log))
+
+
+MOST_BESIDE = 4
+
+
+@dataclass(frozen=True)
+class Beside:
+    """Jars side by side, the plain one first, and how often each smelt of what."""
+
+    jars: list[Assessed]
+    smells: list[dict[str, int]]
+    trial: Trial
+
+
+def beside(account: Account, jar_ids: Sequence[UUID], now: datetime) -> Beside:
+    """Raises Problem for a jar out of reach or that cannot be told, Refusal for fewer than two or more than four."""
+    # Whose they are comes first: who is not let in learns nothing of how many may be asked for.
+    opened = [_opened(account, jar_id, now) for jar_id in jar_ids[: MOST_BESIDE + 1]]
+    if not 2 <= len(set(jar_ids)) == len(jar_ids) <= MOST_BESIDE:
+        raise Refusal(RefusalCode.OUT_OF_RANGE, "other", {"least": 1.0, "most": float(MOST_BESIDE - 1)})
+    jars = [Assessed(card, told_now(card, log, now).assessment, None) for card, log in opened]
+    smells = [
+        dict(Counter(str(smell) for entry in log if isinstance(entry, Look) for smell in entry.smell))
+        for _, log in opened
+    ]
+    return Beside(jars, smells, trial([TriedJar(str(card.id), card.setup, log) for card, log in opened], now))
 
 
 def _sheet_now(setup: Setup, log: Log, now: datetime, jar: Stood) -> Sheet | None:

@@ -46,6 +46,7 @@ class EveryView(Journey):
             ("/bake", "heading", "A bake with"),
             ("/part", "heading", "Take some of"),
             ("/away", "heading", "Away"),
+            ("/beside", "heading", "Side by side"),
         )
         for theme in ("day", "night"):
             if theme == "night":

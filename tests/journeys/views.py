@@ -9,7 +9,21 @@ from .browser import Browser, spaced
 OF_ALL = ("/", "/new", "/new?all=1", "/signs", "/house", "/yours", "/flour", "/discard", "/reckoner")
 REALMS = tuple(f"/reckoner?sum={realm}" for realm in ("feed", "thickness", "build", "slip", "units", "recipe"))
 OF_A_JAR = (
-    *("", "/look", "/feed", "/plan", "/bin", "/keep", "/bake", "/part", "/away", "/photos", "/sheet", "/bring"),
+    *(
+        "",
+        "/look",
+        "/feed",
+        "/plan",
+        "/bin",
+        "/keep",
+        "/bake",
+        "/part",
+        "/away",
+        "/photos",
+        "/sheet",
+        "/bring",
+        "/beside",
+    ),
     *("/change", "/change/moved", "/change/jar", "/change/amount", "/change/flour", "/change/rhythm", "/change/way"),
 )
 _UNFOLD = "document.querySelectorAll('details').forEach((one) => { one.open = true })"

@@ -62,12 +62,12 @@ def forecast(ledger: Ledger, background: Background, ahead: tuple[Turn, ...]) ->
     at_h = turns[-1].at_h
     seen_h = at_h + max((sighting.hours for sighting in turns[-1].sightings), default=0.0) + 0.5
     young = at_h < YOUNG_DAYS * 24.0 and background.origin is not Origin.ASLEEP
-    until_h = max(at_h + min(LONGEST_H, _horizon_h(warmth, at_h)), seen_h)
+    until_h = max(at_h + min(LONGEST_H, horizon_h(warmth, at_h)), seen_h)
     members = gather(of_the_same_feeds(background, start, turns, until_h), turns) if young else None
     traits = members.likeliest if members else BOOK
     seen = turns if young else turns[-FEEDS_BACK:]
     courses = follow_turns(_before(background, seen, turns), traits, seen, until_h, warmth, REFERENCE_STEP_H)
-    curves = [_curve(course, turn) for course, turn in zip(courses, seen, strict=True)]
+    curves = [curve_of(course, turn) for course, turn in zip(courses, seen, strict=True)]
     posterior = track(curves[-FEEDS_BACK:], [turn.sightings for turn in seen[-FEEDS_BACK:]])
     fed_at = start + timedelta(hours=at_h)
     own = posterior.height * traits.height
@@ -159,9 +159,9 @@ def _if_fed(ledger: Ledger, background: Background, start: datetime, meals: tupl
     turns = turns_of(ledger, start)
     seen = turns[-FEEDS_BACK:]
     last = meals[-1]
-    until_h = last.at_h + min(LONGEST_H, _horizon_h(warmth, last.at_h))
+    until_h = last.at_h + min(LONGEST_H, horizon_h(warmth, last.at_h))
     courses = follow_turns(_before(background, seen, turns), BOOK, (*seen, *meals), until_h, warmth, REFERENCE_STEP_H)
-    curves = [_curve(course, turn) for course, turn in zip(courses, (*seen, *meals), strict=True)]
+    curves = [curve_of(course, turn) for course, turn in zip(courses, (*seen, *meals), strict=True)]
     posterior = track(curves, [*(turn.sightings for turn in seen), *(() for _ in meals)])
     doubled = doubles_at(courses[-1].paste, warmth(last.at_h + WARMTH_AFTER_H), posterior.height)
     told = moments(curves[-1], nodes(posterior.running), doubled)
@@ -181,7 +181,7 @@ def of_a_grown_jar(meal: Turn, blend: Blend, celsius: float, vigour: float = 1.0
     mixed = meal.into(jar, replace(BOOK, vigour=vigour))
     warmth = Warmth(Place(celsius), datetime(2000, 1, 1, tzinfo=UTC))
     lively = replace(mixed, traits=replace(BOOK, vigour=vigour))
-    course = run(lively, 0.0, _horizon_h(warmth, 0.0) * 1.5, warmth, REFERENCE_STEP_H)
+    course = run(lively, 0.0, horizon_h(warmth, 0.0) * 1.5, warmth, REFERENCE_STEP_H)
     curve = Curve(np.array(course.hours), course.levels)
     return moments(curve, nodes(track([curve], [()]).running), doubles_at(course.paste, celsius))
 
@@ -198,13 +198,13 @@ def _before(background: Background, seen: tuple[Turn, ...], turns: tuple[Turn, .
     return culture_jar(background.origin, background.blend, BOOK)
 
 
-def _horizon_h(warmth: Warmth, at_h: float) -> float:
+def horizon_h(warmth: Warmth, at_h: float) -> float:
     """Long enough to rise and fall at this warmth: a day and a half at 25 °C."""
     pace = max(0.15, growth_pace(warmth(at_h + 2.0), YEAST_UPPER_C) / growth_pace(REFERENCE_C, YEAST_UPPER_C))
     return 30.0 / min(1.0, pace)
 
 
-def _curve(course: Run[float], turn: Turn) -> Curve:
+def curve_of(course: Run[float], turn: Turn) -> Curve:
     return Curve(np.array(course.hours) - turn.at_h, course.levels)
 
 

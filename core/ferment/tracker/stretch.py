@@ -120,8 +120,11 @@ def _log_likelihood(level: float, expected: Array) -> Array:
     return -0.5 * (FREEDOM + 1.0) * np.log1p(off**2 / FREEDOM) - np.log(sd)
 
 
-def track(curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spread: float = 1.0) -> Posterior:
-    """Every feed in turn, the last being the one that runs."""
+def track(
+    curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spread: float = 1.0, *, wanders: bool = True
+) -> Posterior:
+    """Every feed in turn, the last being the one that runs. A jar that does not wander is told as it was over all of
+    them."""
     jar = prior(spread)
     running = jar
     surprising: list[str] = []
@@ -130,7 +133,8 @@ def track(curves: Sequence[Curve], sightings: Sequence[Sequence[Sighting]], spre
     heights: list[float] = []
     watched = 0
     for curve, seen in zip(curves, sightings, strict=True):
-        jar = _WANDER[0] @ jar @ _WANDER[1].T
+        if wanders:
+            jar = _WANDER[0] @ jar @ _WANDER[1].T
         before = _DAY[0] @ jar @ _DAY[1].T
         thought.append(before)
         told = np.zeros_like(jar)

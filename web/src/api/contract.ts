@@ -595,6 +595,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Beside
+         * @description A jar with one to three others beside it: what differs between them, and what that did.
+         */
+        get: operations["guidance_api_read_beside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/calendar.ics": {
         parameters: {
             query?: never;
@@ -1776,6 +1796,12 @@ export interface components {
          */
         Answer: "offered" | "followed" | "taken" | "refused";
         /**
+         * Apart
+         * @description What two jars can differ in.
+         * @enum {string}
+         */
+        Apart: "flour" | "liquid" | "ratio" | "thickness" | "place" | "way" | "start";
+        /**
          * AskedOfLook
          * @description What a look asks for beside level, bubbles, top and smell: what the way tries, or was noted before.
          */
@@ -2136,6 +2162,50 @@ export interface components {
          * @enum {string}
          */
         BegunAs: "mixed" | "fed";
+        /**
+         * BesideJar
+         * @description One of the jars: awake since a moment, if it is, so many feeds watched since, its habit where two or more tell of
+         *     it, and its feeds with what was read after each.
+         */
+        BesideJar: {
+            /** Awake At */
+            awake_at: string | null;
+            /** Began At */
+            began_at: string | null;
+            /** Binned */
+            binned: boolean;
+            habit: components["schemas"]["Habit"] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Rounds */
+            rounds: components["schemas"]["RoundSeen"][];
+            /** Smells */
+            smells: {
+                [key: string]: number;
+            };
+            /** Watched */
+            watched: number;
+        };
+        /**
+         * BesideOut
+         * @description Jars beside the first of them. `apart` is what differs between them, the most telling first; `celsius` the warmth
+         *     at which their habits are told.
+         */
+        BesideOut: {
+            /** Apart */
+            apart: components["schemas"]["Apart"][];
+            /** Celsius */
+            celsius: number;
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
+            /** Jars */
+            jars: components["schemas"]["BesideJar"][];
+        };
         /**
          * BinBody
          * @description The end of the jar.
@@ -2581,6 +2651,30 @@ export interface components {
         DegreesIn: {
             /** Readings */
             readings: components["schemas"]["ReadingIn"][];
+        };
+        /**
+         * Difference
+         * @description Of one jar against the first: a share (0.2: 20 % more), with the bounds between which it lies 19 times of 20, and
+         *     the same in hours for a moment. `more_feeds` would likely settle what is open; null where no such number would.
+         */
+        Difference: {
+            /** High */
+            high: number;
+            /** Hours */
+            hours: number | null;
+            /**
+             * Jar
+             * Format: uuid
+             */
+            jar: string;
+            /** Low */
+            low: number;
+            measure: components["schemas"]["Yardstick"];
+            /** More Feeds */
+            more_feeds: number | null;
+            /** Share */
+            share: number;
+            surety: components["schemas"]["Surety"];
         };
         /**
          * DiscardAct
@@ -3146,6 +3240,26 @@ export interface components {
             height_mm: number;
             /** Volume Ml */
             volume_ml: number;
+        };
+        /**
+         * Habit
+         * @description What a jar does by habit after the same meal in the same warmth as the others; `doubles` is null where it hardly
+         *     does.
+         */
+        Habit: {
+            doubles: components["schemas"]["Habitual"] | null;
+            peak: components["schemas"]["Habitual"];
+            top: components["schemas"]["Habitual"];
+        };
+        /**
+         * Habitual
+         * @description Hours since the feed, or a multiple of the line; `unsure` is the spread of its logarithm.
+         */
+        Habitual: {
+            /** Middle */
+            middle: number;
+            /** Unsure */
+            unsure: number;
         };
         /**
          * HandsOut
@@ -5255,6 +5369,12 @@ export interface components {
          */
         Strictness: "loose" | "usual" | "strict";
         /**
+         * Surety
+         * @description How sure a difference is; `NO_MATTER`: surely too small to matter.
+         * @enum {string}
+         */
+        Surety: "surely" | "likely" | "open" | "no_matter";
+        /**
          * SwapIn
          * @description Grams of starter in a recipe, how wet that is, and how wet the own one is: water to flour in per cent.
          */
@@ -5735,6 +5855,12 @@ export interface components {
             /** Withdrawn */
             withdrawn: boolean;
         };
+        /**
+         * Yardstick
+         * @description What two jars are compared by.
+         * @enum {string}
+         */
+        Yardstick: "to_double" | "to_peak" | "height";
     };
     responses: never;
     parameters: never;
@@ -5752,6 +5878,7 @@ export type AgeOut = components['schemas']['AgeOut'];
 export type AmendIn = components['schemas']['AmendIn'];
 export type AncestorOut = components['schemas']['AncestorOut'];
 export type Answer = components['schemas']['Answer'];
+export type Apart = components['schemas']['Apart'];
 export type AskedOfLook = components['schemas']['AskedOfLook'];
 export type Assessment = components['schemas']['Assessment'];
 export type Attempt = components['schemas']['Attempt'];
@@ -5768,6 +5895,8 @@ export type Basis = components['schemas']['Basis'];
 export type BeginningOut = components['schemas']['BeginningOut'];
 export type BeginsOut = components['schemas']['BeginsOut'];
 export type BegunAs = components['schemas']['BegunAs'];
+export type BesideJar = components['schemas']['BesideJar'];
+export type BesideOut = components['schemas']['BesideOut'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
 export type Bubbles = components['schemas']['Bubbles'];
@@ -5803,6 +5932,7 @@ export type DeedBody = components['schemas']['DeedBody'];
 export type DeedKind = components['schemas']['DeedKind'];
 export type Degree = components['schemas']['Degree'];
 export type DegreesIn = components['schemas']['DegreesIn'];
+export type Difference = components['schemas']['Difference'];
 export type DiscardAct = components['schemas']['DiscardAct'];
 export type DiscardIn = components['schemas']['DiscardIn'];
 export type DiscardJarOut = components['schemas']['DiscardJarOut'];
@@ -5837,6 +5967,8 @@ export type GivenPart = components['schemas']['GivenPart'];
 export type GlanceOut = components['schemas']['GlanceOut'];
 export type Glass = components['schemas']['Glass'];
 export type GlassOut = components['schemas']['GlassOut'];
+export type Habit = components['schemas']['Habit'];
+export type Habitual = components['schemas']['Habitual'];
 export type HandsOut = components['schemas']['HandsOut'];
 export type HealthOut = components['schemas']['HealthOut'];
 export type HeardIn = components['schemas']['HeardIn'];
@@ -5986,6 +6118,7 @@ export type StepState = components['schemas']['StepState'];
 export type StockKindOut = components['schemas']['StockKindOut'];
 export type StockOut = components['schemas']['StockOut'];
 export type Strictness = components['schemas']['Strictness'];
+export type Surety = components['schemas']['Surety'];
 export type SwapIn = components['schemas']['SwapIn'];
 export type SwapOut = components['schemas']['SwapOut'];
 export type TakenIn = components['schemas']['TakenIn'];
@@ -6027,6 +6160,7 @@ export type WholePlan = components['schemas']['WholePlan'];
 export type WholePlanOut = components['schemas']['WholePlanOut'];
 export type WordBody = components['schemas']['WordBody'];
 export type WrittenOut = components['schemas']['WrittenOut'];
+export type Yardstick = components['schemas']['Yardstick'];
 export type $defs = Record<string, never>;
 export interface operations {
     accounts_api_read_access: {
@@ -9024,6 +9158,84 @@ export interface operations {
             };
             /** @description The body is too large */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    guidance_api_read_beside: {
+        parameters: {
+            query: {
+                other: string[];
+            };
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BesideOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

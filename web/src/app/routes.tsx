@@ -28,6 +28,7 @@ const FlourPage = lazy(async () => ({ default: (await import("../features/pantry
 const SharedPage = lazy(async () => ({ default: (await import("../features/shared")).SharedPage }));
 const SheetPage = lazy(async () => ({ default: (await import("../features/yours")).SheetPage }));
 const YoursPage = lazy(async () => ({ default: (await import("../features/yours")).YoursPage }));
+const BesidePage = lazy(async () => ({ default: (await import("../features/beside")).BesidePage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
 /** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
@@ -63,6 +64,7 @@ function Guarded() {
             <Route path="jars/:jarId/bake" element={<BakePage />} />
             <Route path="jars/:jarId/part" element={<PartPage />} />
             <Route path="jars/:jarId/away" element={<AwayPage />} />
+            <Route path="jars/:jarId/beside" element={<BesidePage />} />
             <Route path="jars/:jarId/bring" element={<SheetPage />} />
             <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
             <Route path="house" element={<HousePage />} />

@@ -54,7 +54,7 @@ export function Finish({
     walk.findIndex((step) => {
       const field = fieldOf(step);
       if (!field) return false;
-      return field.what === "flour" ? name.startsWith("flours") : name === `${field.what}_g`;
+      return field.of === "flour" ? name.startsWith("flours") : name === `${field.of}_g`;
     });
   return (
     <form onSubmit={submit} noValidate className="mt-5 grid gap-x-12 gap-y-6 md:grid-cols-[1fr_auto]">

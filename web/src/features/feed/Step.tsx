@@ -373,8 +373,8 @@ function How({
 
 /** The server names a flour by its kind or, in a list, by its place. */
 export function problemOf(problems: readonly Problem[], field: Field, sheet: Sheet): string | null {
-  if (field.what === "keep") return problemAt(problems, "keep_g");
-  if (field.what === "water" || field.what === "held") return problemAt(problems, "water_g");
+  if (field.of === "keep") return problemAt(problems, "keep_g");
+  if (field.of === "water" || field.of === "held") return problemAt(problems, "water_g");
   const place = sheet.plan.flours.findIndex((part) => part.flour === field.flour);
   return problemAt(problems, `flours.${field.flour}`, `flours.${place}.g`);
 }

@@ -124,7 +124,7 @@ describe("the walk on the scale", () => {
 
   it("does not ask twice about what was meant, but about another text of the same field", () => {
     const slip = { ...DRAFT, flours: { spelt: "300" } };
-    const sure = { ...slip, sure: [meant(slip, { what: "flour", flour: "spelt" })] };
+    const sure = { ...slip, sure: [meant(slip, { of: "flour", flour: "spelt" })] };
     expect(farOff(sure, SHEET)).toEqual([]);
     expect(farOff({ ...sure, flours: { spelt: "3000" } }, SHEET)).toEqual(["spelt"]);
   });

@@ -146,26 +146,24 @@ function corrected(text: string | undefined): number | null {
 
 /** What a step of the walk corrects; null where there is nothing to correct. */
 export type Field =
-  | { readonly what: "keep" }
-  | { readonly what: "water" }
-  | { readonly what: "held" }
-  | { readonly what: "flour"; readonly flour: Flour };
+  | { readonly of: "keep" }
+  | { readonly of: "water" }
+  | { readonly of: "held" }
+  | { readonly of: "flour"; readonly flour: Flour };
 
 export function fieldOf({ do: act, corrects, flour }: ScaleStep): Field | null {
-  if (act === "add_held_back") return { what: "held" };
-  if (corrects === "seed") return { what: "keep" };
-  if (corrects === "water") return { what: "water" };
-  return corrects === "flour" && flour ? { what: "flour", flour } : null;
+  if (act === "add_held_back") return { of: "held" };
+  if (corrects === "seed") return { of: "keep" };
+  if (corrects === "water") return { of: "water" };
+  return corrects === "flour" && flour ? { of: "flour", flour } : null;
 }
 
 export function textOf(draft: FeedDraft, field: Field): string {
-  return field.what === "flour" ? (draft.flours[field.flour] ?? "") : (draft[field.what] ?? "");
+  return field.of === "flour" ? (draft.flours[field.flour] ?? "") : (draft[field.of] ?? "");
 }
 
 export function withText(draft: FeedDraft, field: Field, text: string): Partial<FeedDraft> {
-  return field.what === "flour"
-    ? { flours: { ...draft.flours, [field.flour]: text } }
-    : { [field.what]: text };
+  return field.of === "flour" ? { flours: { ...draft.flours, [field.flour]: text } } : { [field.of]: text };
 }
 
 /** The readings after each step with what really went in: right at once, with or without a connection. */
@@ -205,7 +203,7 @@ export function isFarOff(draft: FeedDraft, step: ScaleStep, tolerance: Tolerance
 
 /** What the baker was asked about and meant: the field and its text, so that another text is asked about again. */
 export function meant(draft: FeedDraft, field: Field): string {
-  return `${field.what === "flour" ? field.flour : field.what} ${textOf(draft, field)}`;
+  return `${field.of === "flour" ? field.flour : field.of} ${textOf(draft, field)}`;
 }
 
 /** What was typed or weighed and is so far off the plan that a slip of the hand is likely: asked before it is saved. */
@@ -214,6 +212,6 @@ export function farOff(draft: FeedDraft, { scale_walk: walk, tolerance }: Sheet)
     const field = fieldOf(step);
     if (!field || !isFarOff(draft, step, tolerance)) return [];
     if (draft.sure?.includes(meant(draft, field))) return [];
-    return [field.what === "flour" ? field.flour : field.what];
+    return [field.of === "flour" ? field.flour : field.of];
   });
 }

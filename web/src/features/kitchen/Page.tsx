@@ -17,7 +17,6 @@ import {
   discardSign,
   FLOUR_WORDS,
   kitchenText,
-  pantryText,
   shortMove,
 } from "../../words";
 import { Bench } from "./Bench";
@@ -100,6 +99,9 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
           <ButtonLink look="quiet" to={`/jars/${living[0].jar.id}/look?round=1`}>
             {kitchenText.lookAtAllOneAfter(living.length)}
           </ButtonLink>
+          <ButtonLink look="plain" to={`/jars/${chosen.jar.id}/beside`}>
+            {kitchenText.sideBySide}
+          </ButtonLink>
         </p>
       )}
     </div>
@@ -121,10 +123,10 @@ function FlourShort() {
   return (
     <p className="mt-10 flex flex-wrap items-center gap-x-4 border-s-4 border-dawn ps-4">
       {short.map(({ flour, runs_out_at: out }) => (
-        <span key={flour}>{pantryText.enoughUntil(FLOUR_WORDS[flour], dayWord(out ?? now, now, zone))}</span>
+        <span key={flour}>{kitchenText.enoughUntil(FLOUR_WORDS[flour], dayWord(out ?? now, now, zone))}</span>
       ))}
       <ButtonLink look="plain" to="/flour">
-        {pantryText.seeTheShelf}
+        {kitchenText.seeTheShelf}
       </ButtonLink>
     </p>
   );
@@ -155,7 +157,7 @@ function DiscardOnShelf({ scale }: { readonly scale: number }) {
         <span className="mt-2 border-2 border-transparent px-3 py-1 text-center leading-tight">
           <span className="block font-serif text-lg">{DISCARD_NAMES[jar.shelf]}</span>
           <span className={`block text-[0.9rem] ${worst ? "font-bold text-alarm" : "text-soft"}`}>
-            {worst ? pantryText.lookAtIt : discardShort(jar, now)}
+            {worst ? kitchenText.lookAtIt : discardShort(jar, now)}
           </span>
         </span>
       </Link>

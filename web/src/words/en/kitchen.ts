@@ -40,6 +40,10 @@ export const kitchenText = {
   seeWhy: (name: string | number) => `See why, and mend ${name}`,
   jars: "Jars",
   lookAtAllOneAfter: (count: string | number) => `Look at all ${count}, one after another`,
+  sideBySide: "Hold jars side by side",
+  seeTheShelf: "See the flour",
+  lookAtIt: "something is wrong with it",
+  enoughUntil: (flour: string, day: string) => `There is enough ${flour} until ${day}.`,
   ofIt: (owner: string | number) => `of ${owner}`,
   theShelfIsEmpty: "The shelf is empty.",
   allItTakesIsFlour:

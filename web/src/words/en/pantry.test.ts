@@ -1,15 +1,8 @@
 import { describe, expect, it } from "vitest";
 import type { DiscardJar, FlourRow } from "../../api/types";
 import { flourShares } from "../shares";
-import {
-  allergenLine,
-  costWords,
-  discardLine,
-  discardShort,
-  discardSign,
-  flourSentence,
-  monthName,
-} from "./pantry";
+import { discardLine, discardShort, discardSign } from "./discard";
+import { allergenLine, costWords, flourSentence, monthName } from "./pantry";
 
 /** A number and its unit hang together by a space of their own. */
 const plain = (text: string) => text.replaceAll("\u00a0", " ");

@@ -1,7 +1,7 @@
 /** A reminder as it stands in the postbox. */
 import type { DiscardSign, Nudged, Posted, Step } from "../../api/types";
 import { span } from "../../lib/time";
-import { DISCARD_NAMES } from "./pantry";
+import { DISCARD_NAMES } from "./discard";
 
 export type Letter = Posted | Nudged;
 

@@ -57,9 +57,7 @@ export function capital(text: string): string {
 }
 
 /** What a step corrects, and what was typed for it. */
-type Corrected =
-  | { readonly what: "keep" | "water" | "held" }
-  | { readonly what: "flour"; readonly flour: Flour };
+type Corrected = { readonly of: "keep" | "water" | "held" } | { readonly of: "flour"; readonly flour: Flour };
 type Typed = {
   readonly keep: string;
   readonly water: string;
@@ -69,7 +67,7 @@ type Typed = {
 /** The label of a field that is left empty when all went as planned. */
 export function fieldLabel(field: Corrected, planned: string, flourName: (flour: Flour) => string) {
   const names = { keep: "Kept", water: "Water", held: "Of it went in" };
-  const what = field.what === "flour" ? capital(flourName(field.flour)) : names[field.what];
+  const what = field.of === "flour" ? capital(flourName(field.flour)) : names[field.of];
   return { label: `${what}, if not ${planned}` };
 }
 

@@ -2,8 +2,6 @@
 import type * as en from "../en/app";
 import type { Spoken } from "../spoken";
 
-export type { KeyAct } from "../en/app";
-
 export const appText: Spoken<typeof en.appText> = {
   openingTheLog: "A abrir o diário",
   notHere: "Não está aqui",
@@ -42,17 +40,4 @@ export const appText: Spoken<typeof en.appText> = {
   signOut: "Sair",
   skipToTheMainPart: "Saltar para a parte principal",
   demoKitchenTheBakerThe: "Cozinha de exemplo. O padeiro, os frascos e as datas são inventados.",
-};
-
-export const KEY_WORDS: typeof en.KEY_WORDS = {
-  look: "Observar o frasco",
-  feed: "Alimentar",
-  next_jar: "O frasco seguinte na prateleira",
-  plan: "O plano",
-  quick: "Uma observação ou um refresco numa linha",
-  undo: "Desfazer o último do diário",
-  kitchen: "A cozinha",
-  new_jar: "Um frasco novo",
-  signs: "O que mostra?",
-  list: "Estas teclas",
 };

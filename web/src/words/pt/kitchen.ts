@@ -42,6 +42,10 @@ export const kitchenText: Spoken<typeof en.kitchenText> = {
   seeWhy: (name) => `Ver porquê, e emendar ${name}`,
   jars: "Frascos",
   lookAtAllOneAfter: (count) => `Observar os ${count}, um a seguir ao outro`,
+  sideBySide: "Pôr frascos lado a lado",
+  seeTheShelf: "Ver a farinha",
+  lookAtIt: "algo está mal com ele",
+  enoughUntil: (flour, day) => `Há ${flour} que chegue até ${day}.`,
   ofIt: (owner) => `de ${owner}`,
   theShelfIsEmpty: "A prateleira está vazia.",
   allItTakesIsFlour:

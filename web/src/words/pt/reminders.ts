@@ -2,7 +2,7 @@
 import type { DiscardSign, Step } from "../../api/types";
 import { span } from "../../lib/time";
 import type * as en from "../en/reminders";
-import { DISCARD_NAMES } from "./pantry";
+import { DISCARD_NAMES } from "./discard";
 
 export type { Letter } from "../en/reminders";
 

@@ -55,7 +55,7 @@ export const capital: typeof en.capital = (text) => text.charAt(0).toUpperCase()
 
 export const fieldLabel: typeof en.fieldLabel = (field, planned, flourName) => {
   const names = { keep: "Guardado", water: "Água", held: "Do retido entrou" };
-  const what = field.what === "flour" ? capital(flourName(field.flour)) : names[field.what];
+  const what = field.of === "flour" ? capital(flourName(field.flour)) : names[field.of];
   return { label: `${what}, se não ${planned}` };
 };
 

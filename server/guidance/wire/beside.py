@@ -1,0 +1,92 @@
+"""What goes over the wire of jars side by side: what differs between them, what that did, and how sure it is."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from uuid import UUID
+
+from accounts.wire import Told
+from ferment.doors.trial import Apart, Surety, Trial, Yardstick
+from guidance.services import Assessed
+
+from .jar import RoundSeen
+
+
+class Habitual(Told):
+    """Hours since the feed, or a multiple of the line; `unsure` is the spread of its logarithm."""
+
+    middle: float
+    unsure: float
+
+
+class Habit(Told):
+    """What a jar does by habit after the same meal in the same warmth as the others; `doubles` is null where it hardly
+    does."""
+
+    doubles: Habitual | None
+    peak: Habitual
+    top: Habitual
+
+
+class BesideJar(Told):
+    """One of the jars: awake since a moment, if it is, so many feeds watched since, its habit where two or more tell of
+    it, and its feeds with what was read after each."""
+
+    id: UUID
+    name: str
+    began_at: datetime | None
+    awake_at: datetime | None
+    watched: int
+    habit: Habit | None
+    binned: bool
+    smells: dict[str, int]
+    rounds: tuple[RoundSeen, ...]
+
+
+class Difference(Told):
+    """Of one jar against the first: a share (0.2: 20 % more), with the bounds between which it lies 19 times of 20, and
+    the same in hours for a moment. `more_feeds` would likely settle what is open; null where no such number would."""
+
+    jar: UUID
+    measure: Yardstick
+    share: float
+    low: float
+    high: float
+    hours: float | None
+    surety: Surety
+    more_feeds: int | None
+
+
+class BesideOut(Told):
+    """Jars beside the first of them. `apart` is what differs between them, the most telling first; `celsius` the warmth
+    at which their habits are told."""
+
+    apart: tuple[Apart, ...]
+    celsius: float
+    jars: tuple[BesideJar, ...]
+    differences: tuple[Difference, ...]
+
+
+def beside_out(jars: list[Assessed], smells: list[dict[str, int]], found: Trial) -> BesideOut:
+    rows = []
+    for one, smelt, standing in zip(jars, smells, found.standings, strict=True):
+        rounds = one.assessment.rounds
+        rows.append(
+            BesideJar(
+                id=one.card.id,
+                name=one.card.name,
+                began_at=rounds[0].at if rounds else None,
+                awake_at=standing.awake_at,
+                watched=standing.watched,
+                habit=Habit.model_validate(standing.habit) if standing.habit else None,
+                binned=standing.binned,
+                smells=smelt,
+                rounds=tuple(RoundSeen.model_validate(turn) for turn in rounds),
+            )
+        )
+    return BesideOut(
+        apart=found.apart,
+        celsius=found.celsius,
+        jars=tuple(rows),
+        differences=tuple(Difference.model_validate(one) for one in found.differences),
+    )

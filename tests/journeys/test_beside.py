@@ -1,0 +1,33 @@
+"""Two jars side by side: chosen on the shelf, what differs is said, and no more is said of them than is known."""
+
+from __future__ import annotations
+
+from .base import Journey
+
+
+class SideBySide(Journey):
+    def test_from_the_shelf(self) -> None:
+        page = self.browser
+        self.enter_demo()
+        page.press("tab", "Quarry")
+        page.press("link", "Hold jars side by side")
+        page.one("heading", "Side by side")
+        page.sees("The plain one: Quarry")
+        page.sees("Choose what stands beside it")
+        page.press("toggle", "Moth")
+        page.sees("They differ in more than one thing:")
+        page.sees("where they stand and when they began.")
+        page.sees("Not yet to be told of Moth")
+        rows = page.until("the table", lambda: page.all("row") or None)
+        self.assertRegex(page.spaced(rows[1]), r"^Quarry .*\d h")
+        self.assertIn("not yet", page.spaced(rows[2]))
+        self.assertEqual(page.axe(), [])
+        page.driver.refresh()
+        page.sees("Not yet to be told of Moth")
+        page.press("link", "Back to Quarry")
+        page.one("heading", "Quarry")
+
+    def test_one_jar_alone(self) -> None:
+        baker = self.baker().plan(name="Heron").mix(20.0)
+        self.enter(baker, f"/jars/{baker.jar_id}/beside")
+        self.browser.sees("There is only one jar on the shelf.")

@@ -1,0 +1,1 @@
+export { BesidePage } from "./Page";

@@ -1,0 +1,105 @@
+/** Frascos lado a lado: o que os distingue, o que isso fez, e com que certeza. */
+import type { Apart, Difference } from "../../api/types";
+import { fromTo, list, percent } from "../../lib/numbers";
+import { span } from "../../lib/time";
+import type * as en from "../en/beside";
+import type { Spoken } from "../spoken";
+import { SMELL_WORDS } from "./looks";
+
+export const besideText: Spoken<typeof en.besideText> = {
+  sideBySide: "Lado a lado",
+  sideBySideWith: "Ao lado de outro frasco",
+  plain: "O simples",
+  besideIt: "Ao lado dele",
+  chooseOthers: "Escolha o que fica ao lado: um a três frascos.",
+  holdingThem: "A pô-los lado a lado",
+  linesSince: (names) => `Níveis desde cada refresco: ${names}. A tabela abaixo diz em que dão.`,
+  jar: "Frasco",
+  awake: "Desperto",
+  watched: "Refrescos observados",
+  doubles: "Dobra em",
+  peaks: "Pico após",
+  rises: "Sobe a",
+  smells: "Cheirou a",
+  notYet: "ainda não",
+  tooFew: "refrescos a menos",
+  isBinned: "no lixo",
+  whatItDid: "O que isso fez",
+  askAgain: (names) =>
+    `Ainda nada se pode dizer de ${names}: o mínimo são três refrescos depois de despertar, cada um com um nível lido perto do pico.`,
+  alike: "Para cada um a mesma refeição e a mesma temperatura, tenha sido como foi e esteja onde estiver.",
+  onlyThese:
+    "Isto diz-se destes frascos. Dois frascos iguais já diferem por si; só mais frascos dizem da farinha.",
+  onePlainFirst:
+    "Primeiro o simples em cada volta, uma espátula para cada um, para nada de um passar para o outro.",
+  allJars: "Todos os frascos",
+  needsTwo: "Só há um frasco na prateleira. Com outro ao lado, podem comparar-se.",
+};
+
+const APART_WORDS: Record<Apart, string> = {
+  flour: "na farinha",
+  liquid: "no líquido",
+  ratio: "na proporção",
+  thickness: "na espessura",
+  place: "no sítio",
+  way: "no método",
+  start: "no começo",
+};
+
+export const apartLine: typeof en.apartLine = (apart) => {
+  if (apart.length === 0) return "Nada do que se sabe deles difere. O que difere são os próprios frascos.";
+  const named = list(apart.map((one) => APART_WORDS[one]));
+  return apart.length === 1
+    ? `Diferem ${named}.`
+    : `Diferem em mais do que uma coisa: ${named}. Não se distingue qual delas foi.`;
+};
+
+const hours = (count: number) => span(Math.round(Math.abs(count) * 6) * 600_000);
+
+const DOES = { to_double: "dobra", to_peak: "chega ao pico", height: "sobe" } as const;
+const MORE = { to_double: "mais tarde", to_peak: "mais tarde", height: "mais alto" } as const;
+const LESS = { to_double: "mais cedo", to_peak: "mais cedo", height: "mais baixo" } as const;
+
+function much({ measure, share, hours: late }: Difference): string {
+  return measure === "height" ? percent(Math.abs(share) * 100) : hours(late ?? 0);
+}
+
+function bounds({ measure, low, high, share, hours: late }: Difference): string {
+  const ends = share < 0 ? [-high, -low] : [low, high];
+  const [from, to] = ends.map((end) => Math.max(0, end)) as [number, number];
+  const whole = late === null || share === 0 ? 0 : late / share;
+  return measure === "height"
+    ? fromTo(String(Math.round(from * 100)), percent(to * 100))
+    : fromTo(hours(from * whole), hours(to * whole));
+}
+
+function more(feeds: number | null): string {
+  if (feeds === null) return "Só mais refrescos dificilmente o esclarecem.";
+  return feeds === 1
+    ? "Mais um refresco observado deve esclarecer."
+    : `Mais ${feeds} refrescos observados devem esclarecer.`;
+}
+
+export const differenceLine: typeof en.differenceLine = (one, name, plain) => {
+  const way = one.share < 0 ? LESS[one.measure] : MORE[one.measure];
+  const does = DOES[one.measure];
+  switch (one.surety) {
+    case "surely":
+      return `${name} ${does} ${much(one)} ${way} do que ${plain}, de certeza: ${bounds(one)}.`;
+    case "likely":
+      return `${name} deve ser assim: ${does} ${way} do que ${plain}, cerca de ${much(one)}. ${more(one.more_feeds)}`;
+    case "no_matter":
+      return `${name} ${does} como ${plain}, de certeza a menos de um décimo.`;
+    case "open":
+      return `Ainda não se pode dizer se ${name} ${does} ${LESS[one.measure]} ou ${MORE[one.measure]} do que ${plain}. ${more(one.more_feeds)}`;
+  }
+};
+
+export const smeltWords: typeof en.smeltWords = ({ smells }) => {
+  const most = Object.entries(smells)
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, 2);
+  return most
+    .map(([smell, count]) => `${SMELL_WORDS[smell as keyof typeof SMELL_WORDS]} (${count})`)
+    .join(" · ");
+};
