@@ -19,7 +19,6 @@ _PORTUGUESE = {
     "Plain white": "Branca corrente",
     "Green, at the rim. Left it too long.": "Verde, junto ao bordo. Deixei-o tempo demais.",
     "Two spelt loaves for the crew.": "Dois pães de espelta para a tripulação.",
-    "Kitchen shelf": "Prateleira da cozinha",
 }
 _TOLD: Mapping[Language, Mapping[str, str]] = {Language.ENGLISH: {}, Language.PORTUGUESE: _PORTUGUESE}
 

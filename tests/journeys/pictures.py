@@ -103,9 +103,6 @@ def take(base: str) -> None:
     page.open("/")
     page.one("tab", "Lantern")
     picture("kitchen-phone")
-    page.open(f"{jar}/look")
-    page.one("heading", "Look at Harbour")
-    picture("look-phone")
     page.open(f"{jar}/feed")
     page.one("heading", "Feed Harbour")
     picture("feed-phone")
@@ -114,6 +111,16 @@ def take(base: str) -> None:
     page.open("/")
     page.press("button", "Dim for the night")
     picture("kitchen-night")
+
+    page.driver.delete_all_cookies()
+    page.driver.execute_script("localStorage.clear()")
+    page.driver.add_cookie({"name": "despertar_language", "value": "pt", "path": "/"})
+    page.size(390, 844)
+    page.open("/")
+    page.press("button", "Entrar na cozinha de exemplo")
+    page.press("tab", "Cais")
+    page.sees("Linha da subida")
+    picture("kitchen-portuguese")
     page.quit()
 
 

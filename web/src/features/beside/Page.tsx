@@ -1,7 +1,7 @@
 /** Jars side by side: what differs between them, their lines since each feed, and what it did, as surely as it is known. */
 import { Link, useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { Beside, BesideJar } from "../../api/types";
+import type { Beside, BesideJar, Smell } from "../../api/types";
 import { BesideLines, BesideMark } from "../../drawing/beside-lines";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
@@ -10,7 +10,7 @@ import { dayWord, homeZone, span } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
 import { Choices } from "../../ui/choice";
 import { Loading, OutOfReach } from "../../ui/states";
-import { apartLine, besideText, commonText, differenceLine, smeltWords } from "../../words";
+import { apartLine, besideText, commonText, differenceLine, SMELL_WORDS } from "../../words";
 
 const HOUR = 3_600_000;
 const MOST_OTHERS = 3;
@@ -173,7 +173,7 @@ function Standings({ jars }: { readonly jars: readonly BesideJar[] }) {
               </td>
               <td className="py-2 pe-4">{jar.watched}</td>
               <Habits jar={jar} />
-              <td className="py-2 pe-4">{smeltWords(jar)}</td>
+              <td className="py-2 pe-4">{smeltOf(jar)}</td>
             </tr>
           ))}
         </tbody>
@@ -197,4 +197,12 @@ function Habits({ jar: { habit } }: { readonly jar: BesideJar }) {
       <td className="py-2 pe-4">{times(Math.round(habit.top.middle * 10) / 10)}</td>
     </>
   );
+}
+
+/** `apple, fruit (5) · yoghurt (2)`: what it smelt of most often. */
+function smeltOf({ smells }: BesideJar): string {
+  const most = Object.entries(smells)
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, 2);
+  return most.map(([smell, count]) => `${SMELL_WORDS[smell as Smell]} (${count})`).join(" · ");
 }

@@ -1,8 +1,7 @@
 /** Jars side by side: what differs between them, what that did, and how sure it is. */
-import type { Apart, BesideJar, Difference } from "../../api/types";
-import { fromTo, list, percent } from "../../lib/numbers";
-import { span } from "../../lib/time";
-import { SMELL_WORDS } from "./looks";
+import type { Apart, Difference } from "../../api/types";
+import { list } from "../../lib/numbers";
+import { bounds, much } from "../differences";
 
 export const besideText = {
   sideBySide: "Side by side",
@@ -54,24 +53,9 @@ export function apartLine(apart: readonly Apart[]): string {
     : `They differ in more than one thing: ${named}. Which of them did it cannot be told apart.`;
 }
 
-const hours = (count: number) => span(Math.round(Math.abs(count) * 6) * 600_000);
-
 const DOES = { to_double: "doubles", to_peak: "peaks", height: "rises" } as const;
 const MORE = { to_double: "later", to_peak: "later", height: "higher" } as const;
 const LESS = { to_double: "sooner", to_peak: "sooner", height: "lower" } as const;
-
-function much({ measure, share, hours: late }: Difference): string {
-  return measure === "height" ? percent(Math.abs(share) * 100) : hours(late ?? 0);
-}
-
-function bounds({ measure, low, high, share, hours: late }: Difference): string {
-  const ends = share < 0 ? [-high, -low] : [low, high];
-  const [from, to] = ends.map((end) => Math.max(0, end)) as [number, number];
-  const whole = late === null || share === 0 ? 0 : late / share;
-  return measure === "height"
-    ? fromTo(String(Math.round(from * 100)), percent(to * 100))
-    : fromTo(hours(from * whole), hours(to * whole));
-}
 
 function more(feeds: number | null): string {
   if (feeds === null) return "More feeds alone would hardly settle it.";
@@ -94,14 +78,4 @@ export function differenceLine(one: Difference, name: string, plain: string): st
     case "open":
       return `Whether ${name} ${does} ${LESS[one.measure]} or ${MORE[one.measure]} than ${plain} cannot be told yet. ${more(one.more_feeds)}`;
   }
-}
-
-/** `apple, fruit (5) and yoghurt (2)`: what it smelt of most often. */
-export function smeltWords({ smells }: BesideJar): string {
-  const most = Object.entries(smells)
-    .sort(([, a], [, b]) => b - a)
-    .slice(0, 2);
-  return most
-    .map(([smell, count]) => `${SMELL_WORDS[smell as keyof typeof SMELL_WORDS]} (${count})`)
-    .join(" · ");
 }

@@ -1,6 +1,7 @@
 import type { Bubbles, LevelUnit, LookBody, Smell, Thickness, Top } from "../../api/types";
 import { signOf } from "../../lib/forms";
-import { degrees, length, percent, times, written } from "../../lib/numbers";
+import { degrees, times, written } from "../../lib/numbers";
+import { levelWords } from "../levels";
 
 export const BUBBLE_WORDS: Record<Bubbles, string> = {
   none: "none",
@@ -54,16 +55,6 @@ export const UNIT_NAMES: Record<LevelUnit, string> = {
   },
   ml: "ml",
 };
-
-function levelWords(level: NonNullable<LookBody["level"]>): string {
-  const words = {
-    times: times(level.value),
-    percent: `${level.value < 0 ? "" : "+"}${percent(level.value)}`,
-    mm: length(level.value),
-    ml: `${level.value} ml`,
-  };
-  return words[level.unit];
-}
 
 /** A look in one line. `readAs` is the level as a multiple of the line where the core could tell. */
 export function lookLine(look: LookBody, readAs: number | null): string {

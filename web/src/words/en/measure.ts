@@ -1,21 +1,9 @@
 /** Amounts as a jar is measured: in grams, or in spoons, cups and by eye with the grams beside. */
 import type { FeedPlan } from "../../api/types";
-import { grams, list } from "../../lib/numbers";
+import { list } from "../../lib/numbers";
 import { spoons } from "../../lib/units";
+import { measure, type Spoons } from "../measured";
 import { FLOUR_WORDS } from "./flours";
-
-type Spoons = Parameters<typeof spoons>[0];
-
-/** `2 tbsp (16 g)`, or `16 g` where nothing is said in spoons. */
-export function measure(g: number, by: Spoons = []): string {
-  // Beside spoons tenths of a gram would be more than anybody knows.
-  return by.length > 0 ? `${spoons(by)} (${grams(roughly(g))})` : grams(g);
-}
-
-/** Grams as they are said beside spoons. */
-export function roughly(g: number): number {
-  return g >= 3 ? Math.round(g) : g;
-}
 
 const PARTS: Record<string, string> = {
   "0.25": "a quarter",

@@ -2,7 +2,8 @@
 import type { DeedKind, Move, NextMove, Normal, StepState } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, span, when } from "../../lib/time";
-import { addedWords, keptWords, measure } from "./measure";
+import { measure } from "../measured";
+import { addedWords, keptWords } from "./measure";
 import { sightWords } from "./sights";
 import { amount } from "./tasks";
 

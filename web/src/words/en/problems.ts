@@ -1,25 +1,9 @@
 /** Every refusal in words, with what would be accepted. */
 import type { OptionCode, Problem, ProblemCode } from "../../api/types";
-import { nowMs } from "../../lib/clock";
-import { degrees, grams, length } from "../../lib/numbers";
-import { clock, dayWord, homeZone } from "../../lib/time";
+import { grams } from "../../lib/numbers";
+import { bound, type Facts, moment } from "../facts";
 import { breachWords, expectedWords, knownWords } from "./expected";
 import { OPTION_WORDS } from "./options";
-
-type Facts = Problem["facts"];
-
-function moment(facts: Facts, name: string): string {
-  const at = facts[name];
-  if (typeof at !== "string") return "";
-  return `${dayWord(at, nowMs(), homeZone())} ${clock(at, homeZone())}`;
-}
-
-/** A bound in the unit that its field is typed in. */
-function bound(value: string | number, field: string): string {
-  if (/(^|[._])g$/.test(field)) return grams(Number(value));
-  if (/(_c|celsius|temp)$/.test(field)) return degrees(value);
-  return /_mm$/.test(field) ? length(value) : String(value);
-}
 
 const between = (facts: Facts, field: string) =>
   `Use a number from ${bound(facts.least ?? 0, field)} to ${bound(facts.most ?? "10 000", field)}.`;

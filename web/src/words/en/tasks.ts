@@ -2,8 +2,9 @@
 import type { DeedKind, Doing, Measured, Step, Task, Thickness, Unit } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { quarters } from "../../lib/units";
+import { measure } from "../measured";
 import { FLOUR_WORDS } from "./flours";
-import { measure, partWords } from "./measure";
+import { partWords } from "./measure";
 
 /** What was done beside feeding. */
 export const DEED_WORDS: Record<DeedKind, string> = {

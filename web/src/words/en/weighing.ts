@@ -1,8 +1,9 @@
 /** A feed on the scale, in words: each act, what a slip asks for, what is asked about. */
 import type { DiscardTo, Flour, Mend, ScaleAct, ScaleStep, Sheet } from "../../api/types";
 import { forms } from "../../lib/forms";
-import { grams, list, typed as typedNumber, written } from "../../lib/numbers";
+import { grams, list, written } from "../../lib/numbers";
 import { amountOf, type WeightUnit } from "../../lib/units";
+import { asTyped, capital } from "../typed";
 import { FLOUR_WORDS } from "./flours";
 import { partWords } from "./measure";
 import { MOVES_LIKE } from "./tasks";
@@ -52,10 +53,6 @@ export const DISCARD_CHOICES = [
   { value: "jar", label: "Discard jar", hint: "bake it through" },
 ] as const satisfies readonly { value: DiscardTo; label: string; hint?: string }[];
 
-export function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
 /** What a step corrects, and what was typed for it. */
 type Corrected = { readonly of: "keep" | "water" | "held" } | { readonly of: "flour"; readonly flour: Flour };
 type Typed = {
@@ -69,12 +66,6 @@ export function fieldLabel(field: Corrected, planned: string, flourName: (flour:
   const names = { keep: "Kept", water: "Water", held: "Of it went in" };
   const what = field.of === "flour" ? capital(flourName(field.flour)) : names[field.of];
   return { label: `${what}, if not ${planned}` };
-}
-
-/** What was typed, as a weight; what is none as it is. */
-export function asTyped(text: string | undefined): string {
-  const value = typedNumber(text ?? "");
-  return value === null || Number.isNaN(value) ? (text ?? "") : grams(value);
 }
 
 /** What is so far off the plan that it is asked about. */

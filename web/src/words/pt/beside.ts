@@ -1,10 +1,9 @@
 /** Frascos lado a lado: o que os distingue, o que isso fez, e com que certeza. */
-import type { Apart, Difference } from "../../api/types";
-import { fromTo, list, percent } from "../../lib/numbers";
-import { span } from "../../lib/time";
+import type { Apart } from "../../api/types";
+import { list } from "../../lib/numbers";
+import { bounds, much } from "../differences";
 import type * as en from "../en/beside";
 import type { Spoken } from "../spoken";
-import { SMELL_WORDS } from "./looks";
 
 export const besideText: Spoken<typeof en.besideText> = {
   sideBySide: "Lado a lado",
@@ -54,24 +53,9 @@ export const apartLine: typeof en.apartLine = (apart) => {
     : `Diferem em mais do que uma coisa: ${named}. Não se distingue qual delas foi.`;
 };
 
-const hours = (count: number) => span(Math.round(Math.abs(count) * 6) * 600_000);
-
 const DOES = { to_double: "dobra", to_peak: "chega ao pico", height: "sobe" } as const;
 const MORE = { to_double: "mais tarde", to_peak: "mais tarde", height: "mais alto" } as const;
 const LESS = { to_double: "mais cedo", to_peak: "mais cedo", height: "mais baixo" } as const;
-
-function much({ measure, share, hours: late }: Difference): string {
-  return measure === "height" ? percent(Math.abs(share) * 100) : hours(late ?? 0);
-}
-
-function bounds({ measure, low, high, share, hours: late }: Difference): string {
-  const ends = share < 0 ? [-high, -low] : [low, high];
-  const [from, to] = ends.map((end) => Math.max(0, end)) as [number, number];
-  const whole = late === null || share === 0 ? 0 : late / share;
-  return measure === "height"
-    ? fromTo(String(Math.round(from * 100)), percent(to * 100))
-    : fromTo(hours(from * whole), hours(to * whole));
-}
 
 function more(feeds: number | null): string {
   if (feeds === null) return "Só mais refrescos dificilmente o esclarecem.";
@@ -93,13 +77,4 @@ export const differenceLine: typeof en.differenceLine = (one, name, plain) => {
     case "open":
       return `Ainda não se pode dizer se ${name} ${does} ${LESS[one.measure]} ou ${MORE[one.measure]} do que ${plain}. ${more(one.more_feeds)}`;
   }
-};
-
-export const smeltWords: typeof en.smeltWords = ({ smells }) => {
-  const most = Object.entries(smells)
-    .sort(([, a], [, b]) => b - a)
-    .slice(0, 2);
-  return most
-    .map(([smell, count]) => `${SMELL_WORDS[smell as keyof typeof SMELL_WORDS]} (${count})`)
-    .join(" · ");
 };

@@ -1,7 +1,7 @@
-import type { LookBody } from "../../api/types";
 import { signOf } from "../../lib/forms";
-import { degrees, length, percent, times, written } from "../../lib/numbers";
+import { degrees, times, written } from "../../lib/numbers";
 import type * as en from "../en/looks";
+import { levelWords } from "../levels";
 
 export const BUBBLE_WORDS: typeof en.BUBBLE_WORDS = {
   none: "nenhumas",
@@ -55,16 +55,6 @@ export const UNIT_NAMES: typeof en.UNIT_NAMES = {
   },
   ml: "ml",
 };
-
-function levelWords(level: NonNullable<LookBody["level"]>): string {
-  const words = {
-    times: times(level.value),
-    percent: `${level.value < 0 ? "" : "+"}${percent(level.value)}`,
-    mm: length(level.value),
-    ml: `${level.value} ml`,
-  };
-  return words[level.unit];
-}
 
 export const lookLine: typeof en.lookLine = (look, readAs) => {
   const parts = [];

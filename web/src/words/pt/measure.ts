@@ -1,15 +1,10 @@
 /** Quantidades como um frasco se mede: a peso, ou em colheres, chávenas e a olho com o peso ao lado. */
 import type { FeedPlan } from "../../api/types";
-import { grams, list } from "../../lib/numbers";
+import { list } from "../../lib/numbers";
 import { spoons } from "../../lib/units";
 import type * as en from "../en/measure";
+import { measure } from "../measured";
 import { FLOUR_WORDS } from "./flours";
-
-export const measure: typeof en.measure = (g, by = []) =>
-  by.length > 0 ? `${spoons(by)} (${grams(roughly(g))})` : grams(g);
-
-/** O peso, como se diz ao lado de colheres. */
-export const roughly: typeof en.roughly = (g) => (g >= 3 ? Math.round(g) : g);
 
 const PARTS: Record<string, string> = {
   "0.25": "um quarto",

@@ -3,7 +3,8 @@ import type { Move, NextMove, StepState } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { clock, dayWord, span, when } from "../../lib/time";
 import type * as en from "../en/moves";
-import { addedWords, keptWords, measure } from "./measure";
+import { measure } from "../measured";
+import { addedWords, keptWords } from "./measure";
 import { sightWords } from "./sights";
 import { amount } from "./tasks";
 

@@ -1,25 +1,10 @@
 /** Cada recusa em palavras, com o que se aceitaria. */
-import type { OptionCode, Problem, ProblemCode } from "../../api/types";
-import { nowMs } from "../../lib/clock";
-import { degrees, grams, length } from "../../lib/numbers";
-import { clock, dayWord, homeZone } from "../../lib/time";
+import type { OptionCode, ProblemCode } from "../../api/types";
+import { grams } from "../../lib/numbers";
 import type * as en from "../en/problems";
+import { bound, type Facts, moment } from "../facts";
 import { breachWords, expectedWords, knownWords } from "./expected";
 import { OPTION_WORDS } from "./options";
-
-type Facts = Problem["facts"];
-
-function moment(facts: Facts, name: string): string {
-  const at = facts[name];
-  if (typeof at !== "string") return "";
-  return `${dayWord(at, nowMs(), homeZone())} ${clock(at, homeZone())}`;
-}
-
-function bound(value: string | number, field: string): string {
-  if (/(^|[._])g$/.test(field)) return grams(Number(value));
-  if (/(_c|celsius|temp)$/.test(field)) return degrees(value);
-  return /_mm$/.test(field) ? length(value) : String(value);
-}
 
 const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
   not_a_number: () => "Isto não é um número. Use algarismos, como 40 ou 40,5.",

@@ -3,8 +3,9 @@ import type { Doing, Measured, Task, Unit } from "../../api/types";
 import { grams } from "../../lib/numbers";
 import { quarters } from "../../lib/units";
 import type * as en from "../en/tasks";
+import { measure } from "../measured";
 import { FLOUR_WORDS } from "./flours";
-import { measure, partWords } from "./measure";
+import { partWords } from "./measure";
 
 export const DEED_WORDS: typeof en.DEED_WORDS = {
   stirred: "Mexido",

@@ -1,10 +1,11 @@
 /** Um refresco na balança: cada gesto, o que um engano pede, o que se pergunta. */
 import type { Flour, ScaleAct, ScaleStep } from "../../api/types";
 import { forms } from "../../lib/forms";
-import { grams, list, typed as typedNumber, written } from "../../lib/numbers";
+import { grams, list, written } from "../../lib/numbers";
 import { amountOf } from "../../lib/units";
 import type * as en from "../en/weighing";
 import type { Spoken } from "../spoken";
+import { asTyped, capital } from "../typed";
 import { FLOUR_WORDS } from "./flours";
 import { partWords } from "./measure";
 import { MOVES_LIKE } from "./tasks";
@@ -51,17 +52,10 @@ export const DISCARD_CHOICES: Spoken<typeof en.DISCARD_CHOICES> = [
   { value: "jar", label: "Frasco do descarte", hint: "coza-o bem" },
 ];
 
-export const capital: typeof en.capital = (text) => text.charAt(0).toUpperCase() + text.slice(1);
-
 export const fieldLabel: typeof en.fieldLabel = (field, planned, flourName) => {
   const names = { keep: "Guardado", water: "Água", held: "Do retido entrou" };
   const what = field.of === "flour" ? capital(flourName(field.flour)) : names[field.of];
   return { label: `${what}, se não ${planned}` };
-};
-
-export const asTyped: typeof en.asTyped = (text) => {
-  const value = typedNumber(text ?? "");
-  return value === null || Number.isNaN(value) ? (text ?? "") : grams(value);
 };
 
 export const farOffWords: typeof en.farOffWords = (off, typed, sheet) => {
