@@ -31,3 +31,19 @@ class SideBySide(Journey):
         baker = self.baker().plan(name="Heron").mix(20.0)
         self.enter(baker, f"/jars/{baker.jar_id}/beside")
         self.browser.sees("There is only one jar on the shelf.")
+
+    def test_one_is_begun_beside_it_with_one_difference(self) -> None:
+        page = self.browser
+        baker = self.baker().always_home().plan(name="Heron").mix(20.0)
+        self.enter(baker, f"/jars/{baker.jar_id}/beside")
+        page.press("link", "Begin one beside it, with one difference")
+        page.one("heading", "One beside Heron")
+        page.sees("All of it is as in Heron still.")
+        self.unfold()
+        page.type("Warmth where it stands", "19")
+        page.sees("Other than in Heron: Warmth. All else is the same.")
+        page.type("Name", "Stork")
+        page.press("button", "Put it on the shelf")
+        page.sees("The plain one: Heron")
+        page.sees("where they stand")
+        page.sees("Not yet to be told of Heron and Stork")

@@ -53,7 +53,10 @@ export function BesidePage() {
         </div>
       )}
       {others.length > 0 && <Found key={others.join()} jarId={jarId} others={others} />}
-      <p>
+      <p className="flex flex-wrap gap-x-4">
+        <ButtonLink look={items.length === 0 ? "act" : "quiet"} to={`/new?all=1&like=${jarId}&beside=1`}>
+          {besideText.beginOne}
+        </ButtonLink>
         <ButtonLink look="plain" to={`/jars/${jarId}`}>
           {plain ? commonText.backTo(plain.name) : commonText.toTheKitchen}
         </ButtonLink>

@@ -1,10 +1,11 @@
 import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { BegunAs, Catalogue, FamilyCode, Origin, Problem } from "../../api/types";
+import type { BegunAs, Catalogue, FamilyCode, Jar, Origin, Problem } from "../../api/types";
 import { planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
+import { list } from "../../lib/numbers";
 import { HoursPart } from "../../parts/hours";
 import { NotSaved } from "../../parts/not-saved";
 import { useStations } from "../../parts/place";
@@ -14,7 +15,8 @@ import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
-import { commonText, newJarText, problemAt } from "../../words";
+import { commonText, newJarText, OPTION_WORDS, problemAt } from "../../words";
+import { apartFrom } from "./apart";
 import { Line, Usual } from "./Board";
 import { type Choosing, useChosen } from "./choosing";
 import { begunFrom, draftLike, type JarDraft, jarOf, newDraft } from "./draft";
@@ -68,7 +70,17 @@ export function NewJarPage() {
       : fresh;
   const draftKey = [DRAFT_KEY, like ?? from].filter(Boolean).join(".");
   const led = like === null && !search.has("all");
-  return <NewJarForm key={draftKey} draftKey={draftKey} catalogue={catalogue.data} begun={begun} led={led} />;
+  const plain = model.data && search.has("beside") ? model.data.jar : null;
+  return (
+    <NewJarForm
+      key={draftKey}
+      draftKey={draftKey}
+      catalogue={catalogue.data}
+      begun={begun}
+      led={led}
+      plain={plain}
+    />
+  );
 }
 
 /** Puts the jar on the shelf; one that was begun some time ago with what was done since. */
@@ -77,6 +89,7 @@ function usePlanning(
   begunAs: BegunAs,
   draftKey: string,
   led: boolean,
+  plain: Jar | null,
 ) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -106,7 +119,8 @@ function usePlanning(
     }
     clear();
     if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
-    const planned = led && origin === "asleep" ? `/jars/${draft.id}/bake` : `/?jar=${draft.id}`;
+    const shelf = plain ? `/jars/${plain.id}/beside?other=${draft.id}` : `/?jar=${draft.id}`;
+    const planned = led && origin === "asleep" ? `/jars/${draft.id}/bake` : shelf;
     await navigate(outcome.kind === "waiting" ? "/" : planned);
   };
   return { problems, busy, save };
@@ -117,7 +131,10 @@ function NewJarForm({
   begun,
   draftKey,
   led,
+  plain,
 }: {
+  /** The jar beside which it is to stand, to differ from it in one thing. */
+  readonly plain: Jar | null;
   /** One question a screen. */
   readonly led: boolean;
   readonly catalogue: Catalogue;
@@ -128,7 +145,7 @@ function NewJarForm({
   const choosing = useChosen(catalogue, draftKey, begun);
   const { draft, set, rested, restedFamily, family, zone } = choosing;
   const [begunAs, setBegunAs] = useState<BegunAs>("fed");
-  const { problems, busy, save } = usePlanning(choosing, begunAs, draftKey, led);
+  const { problems, busy, save } = usePlanning(choosing, begunAs, draftKey, led, plain);
   const error = (...fields: string[]) => problemAt(problems, ...fields);
   const codes: string[] = family.options.map((option) => option.code);
   if (led)
@@ -140,7 +157,8 @@ function NewJarForm({
     );
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
-      <h1 className="text-3xl">{newJarText.aNewJar}</h1>
+      <h1 className="text-3xl">{plain ? newJarText.oneBeside(plain.name) : newJarText.aNewJar}</h1>
+      {plain && <Apart plain={plain} begun={begun} draft={draft} />}
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
           <WayPart catalogue={catalogue} choosing={choosing} problems={problems} />
@@ -254,5 +272,30 @@ function BeginPart({
         <HoursPart />
       </Line>
     </>
+  );
+}
+
+/** One thing apart is what can be learnt from; what it is stands there while it is chosen. */
+function Apart({
+  plain,
+  begun,
+  draft,
+}: {
+  readonly plain: Jar;
+  readonly begun: JarDraft;
+  readonly draft: JarDraft;
+}) {
+  const named = apartFrom(begun, draft).map((one) => {
+    if (one === "warmth") return commonText.warmth;
+    return one === "jar" ? commonText.jar : OPTION_WORDS[one].label;
+  });
+  return (
+    <p aria-live="polite" className="mt-2 text-lg">
+      {named.length === 0
+        ? newJarText.nothingApartYet(plain.name)
+        : named.length === 1
+          ? newJarText.apartIn(named.join(), plain.name)
+          : newJarText.apartInMore(list(named), plain.name)}
+    </p>
   );
 }

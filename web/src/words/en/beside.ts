@@ -5,7 +5,6 @@ import { bounds, much } from "../differences";
 
 export const besideText = {
   sideBySide: "Side by side",
-  sideBySideWith: "Beside another jar",
   plain: "The plain one",
   besideIt: "Beside it",
   chooseOthers: "Choose what stands beside it: one to three jars.",
@@ -29,8 +28,8 @@ export const besideText = {
     "That is told of these jars. Two jars of one sort differ by themselves; only more jars tell of the flour.",
   onePlainFirst:
     "The plain one first in every round, one spatula each, so that nothing of one gets into another.",
-  allJars: "All jars",
-  needsTwo: "There is only one jar on the shelf. Another one beside it, and they can be compared.",
+  beginOne: "Begin one beside it, with one difference",
+  needsTwo: "There is only one jar on the shelf.",
 };
 
 const APART_WORDS: Record<Apart, string> = {

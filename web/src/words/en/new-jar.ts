@@ -47,6 +47,12 @@ export const newJarText = {
   onlyMixed: "only mixed",
   fetchingTheMethods: "Fetching the methods",
   aNewJar: "A new jar",
+  oneBeside: (name: string) => `One beside ${name}`,
+  nothingApartYet: (name: string) =>
+    `All of it is as in ${name} still. Change one thing, and you learn from it.`,
+  apartIn: (what: string, name: string) => `Other than in ${name}: ${what}. All else is the same.`,
+  apartInMore: (what: string, name: string) =>
+    `Other than in ${name}: ${what}. Of more than one thing, which of them did it cannot be told apart.`,
   size: "Size",
   amountsAndScale: "Amounts and scale",
   stepsOf: (step: string) => `a scale in steps of ${step}`,

@@ -7,7 +7,6 @@ import type { Spoken } from "../spoken";
 
 export const besideText: Spoken<typeof en.besideText> = {
   sideBySide: "Lado a lado",
-  sideBySideWith: "Ao lado de outro frasco",
   plain: "O simples",
   besideIt: "Ao lado dele",
   chooseOthers: "Escolha o que fica ao lado: um a três frascos.",
@@ -31,8 +30,8 @@ export const besideText: Spoken<typeof en.besideText> = {
     "Isto diz-se destes frascos. Dois frascos iguais já diferem por si; só mais frascos dizem da farinha.",
   onePlainFirst:
     "Primeiro o simples em cada volta, uma espátula para cada um, para nada de um passar para o outro.",
-  allJars: "Todos os frascos",
-  needsTwo: "Só há um frasco na prateleira. Com outro ao lado, podem comparar-se.",
+  beginOne: "Começar um ao lado, com uma diferença",
+  needsTwo: "Só há um frasco na prateleira.",
 };
 
 const APART_WORDS: Record<Apart, string> = {

@@ -48,6 +48,11 @@ export const newJarText: Spoken<typeof en.newJarText> = {
   onlyMixed: "só misturado",
   fetchingTheMethods: "A buscar os métodos",
   aNewJar: "Um frasco novo",
+  oneBeside: (name) => `Um ao lado de ${name}`,
+  nothingApartYet: (name) => `Está ainda tudo como em ${name}. Mude uma coisa, e aprende com isso.`,
+  apartIn: (what, name) => `Diferente de ${name}: ${what}. Tudo o resto é igual.`,
+  apartInMore: (what, name) =>
+    `Diferente de ${name}: ${what}. De mais do que uma coisa, não se distingue qual delas foi.`,
   size: "Tamanho",
   amountsAndScale: "Quantidades e balança",
   stepsOf: (step) => `uma balança de ${step} em ${step}`,
