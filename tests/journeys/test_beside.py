@@ -47,3 +47,18 @@ class SideBySide(Journey):
         page.sees("The plain one: Heron")
         page.sees("where they stand")
         page.sees("Not yet to be told of Heron and Stork")
+
+    def test_one_round_looks_at_all_of_them_and_comes_back(self) -> None:
+        page = self.browser
+        plain = self.baker().always_home().plan(name="Heron").mix(20.0)
+        first = plain.jar_id
+        plain.last_feed = None
+        other = plain.plan(name="Stork").mix(20.0).jar_id
+        self.enter(plain, f"/jars/{first}/beside?other={other}")
+        page.press("link", "Look at them, one after another")
+        for name in ("Heron", "Stork"):
+            page.one("heading", f"Look at {name}")
+            page.press("toggle", "a few")
+            page.press("button", "Save, next jar")
+        page.sees("The plain one: Heron")
+        self.assertEqual(page.path, f"/jars/{first}/beside")

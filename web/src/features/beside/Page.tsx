@@ -54,6 +54,11 @@ export function BesidePage() {
       )}
       {others.length > 0 && <Found key={others.join()} jarId={jarId} others={others} />}
       <p className="flex flex-wrap gap-x-4">
+        {others.length > 0 && (
+          <ButtonLink look="act" to={`/jars/${jarId}/look?round=${[jarId, ...others].join(",")}`}>
+            {besideText.lookAtThem}
+          </ButtonLink>
+        )}
         <ButtonLink look={items.length === 0 ? "act" : "quiet"} to={`/new?all=1&like=${jarId}&beside=1`}>
           {besideText.beginOne}
         </ButtonLink>

@@ -76,15 +76,24 @@ export function useSaving(
     if (quick) await goOn();
   };
 
-  /** In a round, the jar on the shelf after this one. */
+  /** In a round, the jar on the shelf after this one; of jars side by side the next of them, and at last their page. */
   const nextOf = (going: string | null): string | null => {
     if (going === null) return null;
+    if (going !== WHOLE_SHELF) {
+      const [plain, ...others] = going.split(",");
+      const after = [plain, ...others][[plain, ...others].indexOf(jar.id) + 1];
+      const group = new URLSearchParams(others.map((id) => ["other", id]));
+      return after ? `/jars/${after}/look?round=${going}` : `/jars/${plain}/beside?${group}`;
+    }
     const shelf = (kitchen.data?.jars ?? []).filter((one) => one.in_jar && !one.binned_at);
     const next = shelf[shelf.findIndex((one) => one.jar.id === jar.id) + 1];
     return next ? `/jars/${next.jar.id}/look?round=${going}` : "/";
   };
   return { problems, busy, save };
 }
+
+/** What a round goes over, if not the jars whose ids it names. */
+const WHOLE_SHELF = "1";
 
 /** A press is answered within a tenth of a second: so long the server's own word is waited for. */
 const ANSWERED_WITHIN_MS = 60;

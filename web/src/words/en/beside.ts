@@ -28,6 +28,7 @@ export const besideText = {
     "That is told of these jars. Two jars of one sort differ by themselves; only more jars tell of the flour.",
   onePlainFirst:
     "The plain one first in every round, one spatula each, so that nothing of one gets into another.",
+  lookAtThem: "Look at them, one after another",
   beginOne: "Begin one beside it, with one difference",
   needsTwo: "There is only one jar on the shelf.",
 };

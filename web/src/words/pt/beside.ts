@@ -30,6 +30,7 @@ export const besideText: Spoken<typeof en.besideText> = {
     "Isto diz-se destes frascos. Dois frascos iguais já diferem por si; só mais frascos dizem da farinha.",
   onePlainFirst:
     "Primeiro o simples em cada volta, uma espátula para cada um, para nada de um passar para o outro.",
+  lookAtThem: "Observá-los, um a seguir ao outro",
   beginOne: "Começar um ao lado, com uma diferença",
   needsTwo: "Só há um frasco na prateleira.",
 };
