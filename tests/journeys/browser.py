@@ -11,7 +11,11 @@ from typing import Any, TypeVar
 from urllib.parse import urlsplit
 
 from selenium import webdriver
-from selenium.common.exceptions import StaleElementReferenceException, WebDriverException
+from selenium.common.exceptions import (
+    ElementNotInteractableException,
+    StaleElementReferenceException,
+    WebDriverException,
+)
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
@@ -175,7 +179,21 @@ class Browser:
     # --- doing ---
 
     def press(self, role: str, name: str) -> None:
-        self.press_element(self.one(role, name))
+        """Press what has this role and name; what is drawn anew in between is found and pressed again, as by a hand."""
+        presses = self.presses
+
+        def pressed() -> bool | None:
+            found = next(iter(self.all(role, name)), None)
+            if found is None:
+                return None
+            try:
+                self.press_element(found)
+            except ElementNotInteractableException:
+                return None
+            return True
+
+        self.until(f"{role} {name!r}", pressed)
+        self.presses = presses + 1
 
     def press_element(self, element: WebElement) -> None:
         self.presses += 1
