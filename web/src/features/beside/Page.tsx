@@ -6,11 +6,13 @@ import { BesideLines, BesideMark } from "../../drawing/beside-lines";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
 import { list, times } from "../../lib/numbers";
+import { save } from "../../lib/save-picture";
 import { dayWord, homeZone, span } from "../../lib/time";
-import { ButtonLink } from "../../ui/button";
+import { Button, ButtonLink } from "../../ui/button";
 import { Choices } from "../../ui/choice";
 import { Loading, OutOfReach } from "../../ui/states";
 import { apartLine, besideText, commonText, differenceLine, SMELL_WORDS } from "../../words";
+import { besideTable } from "./table";
 
 const HOUR = 3_600_000;
 const MOST_OTHERS = 3;
@@ -53,7 +55,7 @@ export function BesidePage() {
         </div>
       )}
       {others.length > 0 && <Found key={others.join()} jarId={jarId} others={others} />}
-      <p className="flex flex-wrap gap-x-4">
+      <p className="flex flex-wrap gap-x-4 print:hidden">
         {others.length > 0 && (
           <ButtonLink look="act" to={`/jars/${jarId}/look?round=${[jarId, ...others].join(",")}`}>
             {besideText.lookAtThem}
@@ -117,6 +119,14 @@ function Told({ beside }: { readonly beside: Beside }) {
         summary={besideText.linesSince(list(jars.map(({ name }) => name)))}
       />
       <Standings jars={jars} />
+      <p className="flex flex-wrap gap-x-4 print:hidden">
+        <Button onClick={() => save(new Blob([besideTable(jars)], { type: "text/csv" }), "side-by-side.csv")}>
+          {besideText.asTable}
+        </Button>
+        <Button look="plain" onClick={() => print()}>
+          {besideText.print}
+        </Button>
+      </p>
     </>
   );
 }

@@ -29,6 +29,8 @@ export const besideText = {
   onePlainFirst:
     "The plain one first in every round, one spatula each, so that nothing of one gets into another.",
   lookAtThem: "Look at them, one after another",
+  asTable: "As a table (CSV)",
+  print: "Print this page",
   beginOne: "Begin one beside it, with one difference",
   needsTwo: "There is only one jar on the shelf.",
 };

@@ -31,6 +31,8 @@ export const besideText: Spoken<typeof en.besideText> = {
   onePlainFirst:
     "Primeiro o simples em cada volta, uma espátula para cada um, para nada de um passar para o outro.",
   lookAtThem: "Observá-los, um a seguir ao outro",
+  asTable: "Como tabela (CSV)",
+  print: "Imprimir esta página",
   beginOne: "Começar um ao lado, com uma diferença",
   needsTwo: "Só há um frasco na prateleira.",
 };
