@@ -81,10 +81,10 @@ export const newJarText: Spoken<typeof en.newJarText> = {
     "Este frasco enche cedo: uma massa-mãe viva pode transbordar. Use um maior, ou guarde menos.",
   wholeRyeWakesAJar:
     "O centeio integral é o que acorda um frasco mais cedo, depois o trigo integral, depois o branco. Trigo, centeio e espelta são alergénios; uma fermentação longa não muda isso.",
-  on: (likely) => ` ${likely}`,
+  on: (likely) => String(likely),
   likelyReady2: (detail) => `Deve estar pronto ${detail}`,
   aForecastForThisWay: (spread) => `Uma previsão para este método, farinha e temperatura: dia ${spread}.`,
-  about: (when) => `cerca de ${when}`,
+  about: (when) => `por volta de ${when}`,
   once: (sightWords) => `quando ${sightWords}`,
   theFirstWeekTakesFlour: (grams, grams2) =>
     `A primeira semana leva ${grams} de farinha; ${grams2} voltam a sair.`,
