@@ -62,3 +62,11 @@ class SideBySide(Journey):
             page.press("button", "Save, next jar")
         page.sees("The plain one: Heron")
         self.assertEqual(page.path, f"/jars/{first}/beside")
+
+    def test_a_jar_out_of_reach_is_told_and_nothing_is_lost(self) -> None:
+        type(self).expected = ("404 (Not Found)",)
+        theirs = self.baker("Noor").plan(name="Theirs").jar_id
+        baker = self.baker().plan(name="Heron").mix(20.0)
+        self.enter(baker, f"/jars/{baker.jar_id}/beside?other={theirs}")
+        self.browser.sees("This is not there, or not yours.")
+        self.browser.one("link", "Back to Heron")

@@ -25,7 +25,7 @@ class SideBySide(TestCase):
         self.assertEqual([jar["name"] for jar in told["jars"]], ["Plain", "Dark"])
         self.assertEqual([jar["smells"] for jar in told["jars"]], [{"fruity": 1}] * 2)
         self.assertEqual([jar["rounds"][0]["levels"][0]["times"] for jar in told["jars"]], [1.4, 1.4])
-        self.assertEqual({jar["awake_at"] for jar in told["jars"]}, {None})
+        self.assertEqual({jar["grown_since"] for jar in told["jars"]}, {None})
 
     def test_two_to_four_each_once(self) -> None:
         plain, dark = self.jars

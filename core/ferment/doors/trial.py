@@ -81,11 +81,11 @@ class TriedJar:
 
 @dataclass(frozen=True)
 class StandsBeside:
-    """Where a jar of a trial stands: awake since a moment, if it is, so many feeds watched since, and its habit where
-    two or more tell of it. `binned` ends its part."""
+    """Where a jar of a trial stands: its yeast doubles it feed after feed since a moment, if it does, with so many of
+    them watched since, and its habit where three or more tell of it. `binned` ends its part."""
 
     id: str
-    awake_at: datetime | None
+    grown_since: datetime | None
     watched: int
     habit: Habit | None
     binned: bool

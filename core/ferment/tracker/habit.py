@@ -20,6 +20,8 @@ from .following import FEEDS_BACK, REFERENCE_STEP_H, curve_of, horizon_h
 from .rounds import Background, Turn, follow_turns, turns_of
 from .stretch import LIKELY_ENOUGH, nodes, track
 
+# The first minutes after a feed have no logarithm worth the name.
+LEAST_H = 0.25
 ANY_START = datetime(2000, 1, 1, tzinfo=UTC)
 
 
@@ -34,17 +36,16 @@ class Habitual:
 
 @dataclass(frozen=True)
 class Habit:
-    """`doubles` is None where it hardly does. `watched` feeds told of it."""
+    """`doubles` is None where it hardly does."""
 
     doubles: Habitual | None
     peak: Habitual
     top: Habitual
-    watched: int
 
 
 def habit(ledger: Ledger, background: Background, grown_since: int, meal: Turn, celsius: float) -> Habit:
     """The habit of a grown jar, by its feeds from number `grown_since` (from 0) on: what it would do after this meal at
-    this warmth."""
+    this warmth. The meal stands at hour 0."""
     start = ledger.rounds[0].feed.at
     warmth = Warmth(background.place, start, background.cold)
     turns = turns_of(ledger, start)[grown_since:][-FEEDS_BACK:]
@@ -55,7 +56,7 @@ def habit(ledger: Ledger, background: Background, grown_since: int, meal: Turn, 
     posterior = track(curves, [turn.sightings for turn in turns], wanders=False)
     steady = Warmth(Place(celsius), ANY_START)
     course = run(meal.into(grown, BOOK), 0.0, horizon_h(steady, 0.0) * 1.5, steady, REFERENCE_STEP_H)
-    reference = curve_of(course, Turn(0.0, meal.keep_g, meal.flours, meal.liquid_g, meal.juice_g, meal.salt_g))
+    reference = curve_of(course, meal)
     of = nodes(posterior.jar)
     peak_h, top = float(reference.hours[int(reference.levels.argmax())]), float(reference.levels.max())
     doubled = doubles_at(course.paste, celsius, posterior.height)
@@ -70,12 +71,7 @@ def habit(ledger: Ledger, background: Background, grown_since: int, meal: Turn, 
         doubles,
         _habitual(np.log(peak_h) - of.pace, of.weight),
         _habitual(np.log1p(np.exp(of.height) * (top - 1.0)), of.weight),
-        sum(any(seen.level_read for seen in turn.sightings) for turn in turns),
     )
-
-
-# The first minutes after a feed have no logarithm worth the name.
-LEAST_H = 0.25
 
 
 def _habitual(logs: Array, weight: Array) -> Habitual:

@@ -10,7 +10,7 @@ from ferment.planner import Step, StepState
 
 from ..services import JarPlan
 
-PRODUCT = "-//Despertar//plan of a starter//"
+PRODUCT = "-//Despertar//plan of a starter//EN"
 LASTS = timedelta(minutes=15)
 # Programs that subscribe are asked to look again so often.
 REFRESH = timedelta(hours=1)

@@ -29,13 +29,13 @@ class Habit(Told):
 
 
 class BesideJar(Told):
-    """One of the jars: awake since a moment, if it is, so many feeds watched since, its habit where two or more tell of
-    it, and its feeds with what was read after each."""
+    """One of the jars: its yeast doubles it feed after feed since a moment (null: not yet), with so many watched since;
+    its habit where three or more tell of it, and its feeds with what was read after each."""
 
     id: UUID
     name: str
     began_at: datetime | None
-    awake_at: datetime | None
+    grown_since: datetime | None
     watched: int
     habit: Habit | None
     binned: bool
@@ -76,7 +76,7 @@ def beside_out(jars: list[Assessed], smells: list[dict[str, int]], found: Trial)
                 id=one.card.id,
                 name=one.card.name,
                 began_at=rounds[0].at if rounds else None,
-                awake_at=standing.awake_at,
+                grown_since=standing.grown_since,
                 watched=standing.watched,
                 habit=Habit.model_validate(standing.habit) if standing.habit else None,
                 binned=standing.binned,

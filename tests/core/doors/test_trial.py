@@ -87,7 +87,7 @@ class WhatItDid(TestCase):
 
     def test_from_a_feed_or_two_nothing_is_concluded(self) -> None:
         jars = [raised("a", 3), raised("b", 4)]
-        awake = max(one.awake_at for one in trial(jars, END).standings if one.awake_at)
+        awake = max(one.grown_since for one in trial(jars, END).standings if one.grown_since)
         early = trial(jars, awake + timedelta(hours=30))
         self.assertLess(min(one.watched for one in early.standings), 3)
         self.assertEqual(early.differences, ())
@@ -95,7 +95,7 @@ class WhatItDid(TestCase):
     def test_before_anything_was_mixed_nothing_is_said(self) -> None:
         unmixed = TriedJar("b", raised("b", 4).setup, ())
         found = trial([raised("a", 3), unmixed], END)
-        self.assertEqual((found.standings[1].awake_at, found.differences), (None, ()))
+        self.assertEqual((found.standings[1].grown_since, found.differences), (None, ()))
 
     def test_one_fed_late_and_one_binned(self) -> None:
         plain, other = raised("a", 3), raised("b", 4)

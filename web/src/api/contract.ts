@@ -2164,16 +2164,16 @@ export interface components {
         BegunAs: "mixed" | "fed";
         /**
          * BesideJar
-         * @description One of the jars: awake since a moment, if it is, so many feeds watched since, its habit where two or more tell of
-         *     it, and its feeds with what was read after each.
+         * @description One of the jars: its yeast doubles it feed after feed since a moment (null: not yet), with so many watched since;
+         *     its habit where three or more tell of it, and its feeds with what was read after each.
          */
         BesideJar: {
-            /** Awake At */
-            awake_at: string | null;
             /** Began At */
             began_at: string | null;
             /** Binned */
             binned: boolean;
+            /** Grown Since */
+            grown_since: string | null;
             habit: components["schemas"]["Habit"] | null;
             /**
              * Id

@@ -11,7 +11,15 @@ import { dayWord, homeZone, span } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
 import { Choices } from "../../ui/choice";
 import { Loading, OutOfReach } from "../../ui/states";
-import { apartLine, besideText, commonText, differenceLine, SMELL_WORDS } from "../../words";
+import {
+  alikeLine,
+  apartLine,
+  besideText,
+  commonText,
+  differenceLine,
+  problemWords,
+  SMELL_WORDS,
+} from "../../words";
 import { besideTable } from "./table";
 
 const HOUR = 3_600_000;
@@ -77,6 +85,12 @@ function Found({ jarId, others }: { readonly jarId: string; readonly others: str
     params: { path: { jar_id: jarId }, query: { other: others } },
   });
   if (found.isPending) return <Loading what={besideText.holdingThem} />;
+  if (found.error?.errors)
+    return (
+      <p role="alert" className="text-alarm">
+        {found.error.errors.map(problemWords).join(" ")}
+      </p>
+    );
   if (!found.data) return <OutOfReach onRetry={() => void found.refetch()} />;
   return <Told beside={found.data} />;
 }
@@ -103,7 +117,7 @@ function Told({ beside }: { readonly beside: Beside }) {
         {untold.length > 0 && <p>{besideText.askAgain(list(untold))}</p>}
         {differences.length > 0 && (
           <p className="text-soft">
-            {besideText.alike} {besideText.onlyThese}
+            {alikeLine(beside.apart)} {besideText.onlyThese}
           </p>
         )}
       </section>
@@ -154,7 +168,7 @@ function Standings({ jars }: { readonly jars: readonly BesideJar[] }) {
   const now = nowMs();
   const heads = [
     besideText.jar,
-    besideText.awake,
+    besideText.since,
     besideText.watched,
     besideText.doubles,
     besideText.peaks,
@@ -185,8 +199,8 @@ function Standings({ jars }: { readonly jars: readonly BesideJar[] }) {
               <td className="py-2 pe-4">
                 {jar.binned
                   ? besideText.isBinned
-                  : jar.awake_at
-                    ? dayWord(jar.awake_at, now, zone)
+                  : jar.grown_since
+                    ? dayWord(jar.grown_since, now, zone)
                     : besideText.notYet}
               </td>
               <td className="py-2 pe-4">{jar.watched}</td>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Difference } from "../../api/types";
-import { apartLine, differenceLine } from "./beside";
+import { alikeLine, apartLine, differenceLine } from "./beside";
 
 const LATE: Difference = {
   jar: "b",
@@ -21,6 +21,14 @@ describe("what differs", () => {
       "They differ in more than one thing: their flour and where they stand. Which of them did it cannot be told apart.",
     );
     expect(apartLine([])).toContain("Nothing that is known of them differs.");
+  });
+});
+
+describe("what was evened out", () => {
+  it("leaves what is tried as it is", () => {
+    expect(alikeLine(["place", "start"])).toBe("Told at one ratio, each where it stands.");
+    expect(alikeLine(["ratio"])).toContain("each at its own ratio");
+    expect(alikeLine(["flour", "place"])).toContain("Told at one ratio and one warmth");
   });
 });
 

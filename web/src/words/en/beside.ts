@@ -11,7 +11,7 @@ export const besideText = {
   holdingThem: "Holding them beside each other",
   linesSince: (names: string) => `Levels since each feed: ${names}. The table below says what they come to.`,
   jar: "Jar",
-  awake: "Awake",
+  since: "Counted since",
   watched: "Feeds watched",
   doubles: "Doubles in",
   peaks: "Peak after",
@@ -23,7 +23,6 @@ export const besideText = {
   whatItDid: "What it did",
   askAgain: (names: string) =>
     `Not yet to be told of ${names}: three feeds after waking, each with a level read near its peak, are the least.`,
-  alike: "Same meal and same warmth for each, whatever it was really fed and wherever it stood.",
   onlyThese:
     "That is told of these jars. Two jars of one sort differ by themselves; only more jars tell of the flour.",
   onePlainFirst:
@@ -44,6 +43,13 @@ const APART_WORDS: Record<Apart, string> = {
   way: "their way",
   start: "when they began",
 };
+
+/** What was evened out before they were held beside each other, beside what is tried. */
+export function alikeLine([tried]: readonly Apart[]): string {
+  if (tried === "place") return "Told at one ratio, each where it stands.";
+  if (tried === "ratio") return "Told at one warmth, each at its own ratio.";
+  return "Told at one ratio and one warmth, whatever each was really fed and wherever it stood.";
+}
 
 /** `They differ in their flour.` */
 export function apartLine(apart: readonly Apart[]): string {

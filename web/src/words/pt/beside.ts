@@ -13,7 +13,7 @@ export const besideText: Spoken<typeof en.besideText> = {
   holdingThem: "A pô-los lado a lado",
   linesSince: (names) => `Níveis desde cada refresco: ${names}. A tabela abaixo diz em que dão.`,
   jar: "Frasco",
-  awake: "Desperto",
+  since: "Contado desde",
   watched: "Refrescos observados",
   doubles: "Dobra em",
   peaks: "Pico após",
@@ -25,7 +25,6 @@ export const besideText: Spoken<typeof en.besideText> = {
   whatItDid: "O que isso fez",
   askAgain: (names) =>
     `Ainda nada se pode dizer de ${names}: o mínimo são três refrescos depois de despertar, cada um com um nível lido perto do pico.`,
-  alike: "Para cada um a mesma refeição e a mesma temperatura, tenha sido como foi e esteja onde estiver.",
   onlyThese:
     "Isto diz-se destes frascos. Dois frascos iguais já diferem por si; só mais frascos dizem da farinha.",
   onePlainFirst:
@@ -45,6 +44,12 @@ const APART_WORDS: Record<Apart, string> = {
   place: "no sítio",
   way: "no método",
   start: "no começo",
+};
+
+export const alikeLine: typeof en.alikeLine = ([tried]) => {
+  if (tried === "place") return "Contado à mesma proporção, cada um onde está.";
+  if (tried === "ratio") return "Contado à mesma temperatura, cada um com a sua proporção.";
+  return "Contado à mesma proporção e temperatura, tenha sido como foi e esteja onde estiver.";
 };
 
 export const apartLine: typeof en.apartLine = (apart) => {
