@@ -83,7 +83,7 @@ class OnPaper(TestCase):
             self.assertIn(said, sheet)
         self.assertNotIn("water", sheet)
         self.assertIn("encoste esta borda", self.text(baker, f"{jar}/labels.pdf"))
-        self.assertIn("Nunca o prove cru", self.text(baker, f"{jar}/card.pdf"))
+        self.assertIn("Nunca a prove crua", self.text(baker, f"{jar}/card.pdf"))
         events = baker.client.get(f"{jar}/calendar.ics").content.decode()
         self.assertIn("SUMMARY:Alimentar Cais", events)
         # A calendar program names no language; the account's is known.

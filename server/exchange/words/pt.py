@@ -121,14 +121,14 @@ def card_title(name: str) -> str:
 
 CARD_DAYS: dict[Card, tuple[str, ...]] = {
     Card.GIFT: (
-        "Dia 1: deixe-o tapado sem apertar, nunca fechado. Guarde uma colherada, junte outro tanto de farinha e água.",
+        "Dia 1: deixe-a tapada sem apertar, nunca fechada. Guarde uma colherada, junte outro tanto de farinha e água.",
         "Dias 2 e 3: o mesmo, uma vez por dia. Espere que dobre antes do refresco seguinte.",
-        "Depois alimente-o todos os dias, ou guarde-o no frigorífico e alimente-o uma vez por semana.",
-        "Nunca o prove cru. Rosa, laranja ou felpudo: tudo para o lixo.",
+        "Depois alimente-a todos os dias, ou guarde-a no frigorífico e alimente-a uma vez por semana.",
+        "Nunca a prove crua. Rosa, laranja ou felpudo: tudo para o lixo.",
     ),
     Card.FLAKES: (
-        "Seco, ao escuro e fechado, dura um ano e mais.",
-        "Para o acordar: demolhe no dobro de água morna por três horas, mexa a meio, junte farinha.",
+        "Secas, ao escuro e fechadas, as lascas duram um ano e mais.",
+        "Para as acordar: demolhe no dobro de água morna por três horas, mexa a meio, junte farinha.",
     ),
 }
 
