@@ -17,7 +17,8 @@ from datetime import datetime, timedelta
 
 import numpy as np
 
-from ferment.doors.trial import Surety, Trial, TriedJar, Yardstick, trial
+from ferment.doors.surety import Surety, Yardstick
+from ferment.doors.trial import Trial, TriedJar, trial
 from ferment.kitchen.flours import Flour, FlourGrams, FlourShare
 from ferment.protocol.options import Choices
 from ferment.record.log import Feed, Log

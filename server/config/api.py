@@ -30,6 +30,7 @@ from problems.stored import UnreadableError
 from problems.validation import problems
 from reckoner.api import router as reckoner
 from reminders.api import router as reminders
+from trials.api import router as trials
 
 from .contract import DocumentedAPI
 from .private import without_secrets
@@ -45,7 +46,21 @@ class StrictJson(JSONRenderer):
 
 
 api = DocumentedAPI(title="Despertar", version=settings.VERSION, docs_url=None, openapi_url=None, renderer=StrictJson())
-APPS = (accounts, places, kitchen, logbook, photos, guidance, pantry, reckoner, parcel, exchange, reminders, demo)
+APPS = (
+    accounts,
+    places,
+    kitchen,
+    logbook,
+    photos,
+    guidance,
+    pantry,
+    trials,
+    reckoner,
+    parcel,
+    exchange,
+    reminders,
+    demo,
+)
 for router in APPS:
     api.add_router("", router)
 

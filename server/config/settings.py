@@ -41,6 +41,7 @@ INSTALLED_APPS = [
     "photos",
     "guidance",
     "pantry",
+    "trials",
     "reckoner",
     "parcel",
     "exchange",

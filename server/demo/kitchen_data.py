@@ -193,4 +193,28 @@ JARS = (
         bakes=180.0,
         gives_after=9.0,
     ),
+    # Beside Harbour, all rye.
+    DemoJar(
+        name="Jetty",
+        age_h=8 * 24 + 16.0,
+        family="equal_parts",
+        choices=equal_parts(40.0, {"rye": 1.0}),
+        vessel=Vessel(tare_g=214.0, volume_ml=360.0, height_mm=98.0),
+        warmth_c=23.0,
+        seed=32,
+        truth=Truth(vigour=0.95, height=1.1, native=0.8),
+        habits=Habits(notes_high_mark=0.6),
+        happenings=Happenings(away=((120.0, 142.0),), cold=((152.0, 160.0),)),
+    ),
 )
+
+
+@dataclass(frozen=True)
+class DemoTrial:
+    """Jars of the demo that are raised side by side, the plain one first."""
+
+    name: str
+    jars: tuple[str, ...]
+
+
+TRIAL = DemoTrial("All rye, or with half-white", ("Harbour", "Jetty"))

@@ -22,8 +22,9 @@ from pantry import services as pantry
 from photos import services as photos
 from places import services as places
 from problems import Problem, ServerProblem
+from trials import services as trials
 
-from .kitchen_data import BAGS, DISCARD_ML, JARS, DemoJar
+from .kitchen_data import BAGS, DISCARD_ML, JARS, TRIAL, DemoJar
 from .pictures import jar_picture
 from .told import told
 
@@ -48,6 +49,7 @@ def lay_kitchen(now: datetime, language: Language = Language.ENGLISH) -> bool:
         return False
     kitchen.remove_jars(account)
     pantry.forget(account)
+    trials.forget(account)
     for jar in JARS:
         starts_at = jar.starts_at(now)
         name = told(language, jar.name)
@@ -57,6 +59,9 @@ def lay_kitchen(now: datetime, language: Language = Language.ENGLISH) -> bool:
         if jar.name == PHOTOGRAPHED:
             _lay_photos(account, card, entries, now, language)
     _fill_the_shelf(account, now, language)
+    beside = [trials.Entrant(_id(language, name), yeast=False) for name in TRIAL.jars]
+    begun_at = next(jar.starts_at(now) for jar in JARS if jar.name == TRIAL.jars[0])
+    trials.begin(account, _id(language, "trial"), told(language, TRIAL.name), beside, begun_at)
     return True
 
 

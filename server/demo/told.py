@@ -12,6 +12,8 @@ _PORTUGUESE = {
     "Lantern": "Lanterna",
     "Bellows": "Fole",
     "Quarry": "Pedreira",
+    "Jetty": "Molhe",
+    "All rye, or with half-white": "Só centeio, ou com semi-integral",
     "Ferry mill rye": "Centeio do moinho da barca",
     "Half-white from the market": "Semi-integral da feira",
     "Spelt, last year's": "Espelta do ano passado",

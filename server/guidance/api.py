@@ -79,8 +79,7 @@ def read_unread_jar(request: Baker, jar_id: UUID) -> UnreadJarOut:
 @router.get("/jars/{jar_id}/beside", response={200: BesideOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut})
 def read_beside(request: Baker, jar_id: UUID, other: Annotated[list[UUID], Query()]) -> BesideOut:
     """A jar with one to three others beside it: what differs between them, and what that did."""
-    found = services.beside(request.auth, [jar_id, *other], timezone.now())
-    return beside_out(found.jars, found.smells, found.trial)
+    return beside_out(services.beside(request.auth, [jar_id, *other], timezone.now()))
 
 
 @router.post("/preview", response={200: Assessment, 422: ProblemsOut})

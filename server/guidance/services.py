@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections import Counter
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
@@ -199,25 +198,37 @@ MOST_BESIDE = 4
 
 @dataclass(frozen=True)
 class Beside:
-    """Jars side by side, the plain one first, and how often each smelt of what."""
+    """Jars side by side, the plain one first, and what each was told by."""
 
     jars: list[Assessed]
-    smells: list[dict[str, int]]
+    tried: list[TriedJar]
     trial: Trial
 
 
-def beside(account: Account, jar_ids: Sequence[UUID], now: datetime) -> Beside:
-    """Raises Problem for a jar out of reach or that cannot be told, Refusal for fewer than two or more than four."""
+def beside(
+    account: Account,
+    jar_ids: Sequence[UUID],
+    now: datetime,
+    *,
+    until: datetime | None = None,
+    yeast: frozenset[UUID] = frozenset(),
+) -> Beside:
+    """Jars as they stand now, or as they stood at a moment (`until`); a pinch of baker's yeast goes into some.
+
+    Raises Problem for a jar out of reach or that cannot be told, Refusal for fewer than two or more than four.
+    """
     # Whose they are comes first: who is not let in learns nothing of how many may be asked for.
     opened = [_opened(account, jar_id, now) for jar_id in jar_ids[: MOST_BESIDE + 1]]
     if not 2 <= len(set(jar_ids)) == len(jar_ids) <= MOST_BESIDE:
         raise Refusal(RefusalCode.OUT_OF_RANGE, "other", {"least": 1.0, "most": float(MOST_BESIDE - 1)})
-    jars = [Assessed(card, told_now(card, log, now).assessment, None) for card, log in opened]
-    smells = [
-        dict(Counter(str(smell) for entry in log if isinstance(entry, Look) for smell in entry.smell))
-        for _, log in opened
-    ]
-    return Beside(jars, smells, trial([TriedJar(str(card.id), card.setup, log) for card, log in opened], now))
+    if until is not None:
+        opened = [(card, tuple(entry for entry in log if entry.at <= until)) for card, log in opened]
+        # What is told of a jar now is kept by its minute; this is told of another.
+        jars = [Assessed(card, assess(card.setup, log, until), None) for card, log in opened]
+    else:
+        jars = [Assessed(card, told_now(card, log, now).assessment, None) for card, log in opened]
+    tried = [TriedJar(str(card.id), card.setup, log, card.id in yeast) for card, log in opened]
+    return Beside(jars, tried, trial(tried, until or now))
 
 
 def _sheet_now(setup: Setup, log: Log, now: datetime, jar: Stood) -> Sheet | None:

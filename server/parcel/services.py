@@ -35,6 +35,7 @@ from photos import rows as photos
 from places import rows as places
 from problems import Problem, ServerProblem
 from problems.stored import UnreadableError
+from trials import rows as trials
 
 from .forms import document, package
 from .forms.package import ForeignError, NewerError, Opened
@@ -96,6 +97,7 @@ def rows_of(account: Account, jar: UUID | None = None) -> Rows:
         "looks": looks,
         "photos": photos.photo_rows(ids),
         "discard": [] if jar else pantry.discard_rows(account),
+        "trials": [] if jar else trials.trial_rows(account),
     }
 
 
@@ -189,6 +191,7 @@ def take_in(account: Account, file: IO[bytes]) -> TakenIn:
             entries = logbook.put_entries(account, own, rows["entries"], rows["changes"])
             written_anew(own & {UUID(row["id"]) for row in rows["jars"]})
             notes = pantry.put_notes(account, rows["discard"])
+            trials.put_trials(account, own, rows["trials"])
         except (UnreadableError, Refusal) as error:
             raise _fault(str(error.field), error.code) from error
         except (KeyError, ValueError) as error:
@@ -264,6 +267,7 @@ def _as_own(account: Account, rows: Rows) -> tuple[Rows, bool]:
         or photos.photos_elsewhere(account, ids["photos"])
         or places.stations_elsewhere(account, ids["thermometers"])
         or pantry.notes_elsewhere(account, ids["discard"])
+        or trials.trials_elsewhere(account, ids["trials"])
     )
     if not taken:
         return rows, False

@@ -23,7 +23,7 @@ class SideBySide(TestCase):
         told = self.baker.ok("GET", f"/api/jars/{plain}/beside?other={dark}")
         self.assertEqual((told["apart"], told["differences"]), (["flour"], []))
         self.assertEqual([jar["name"] for jar in told["jars"]], ["Plain", "Dark"])
-        self.assertEqual([jar["smells"] for jar in told["jars"]], [{"fruity": 1}] * 2)
+        self.assertEqual([(jar["smells"], jar["smelt_of"]) for jar in told["jars"]], [({"fruity": 1}, 1)] * 2)
         self.assertEqual([jar["rounds"][0]["levels"][0]["times"] for jar in told["jars"]], [1.4, 1.4])
         self.assertEqual({jar["grown_since"] for jar in told["jars"]}, {None})
 

@@ -121,4 +121,4 @@ class TheDemo(TestCase):
         self.assertIn("Centeio do moinho da barca", flours)
 
 
-ENGLISH = {"Harbour", "Moth", "Lantern", "Bellows", "Quarry"}
+ENGLISH = {"Harbour", "Moth", "Lantern", "Bellows", "Quarry", "Jetty"}

@@ -116,6 +116,8 @@ class WholeKitchen(TestCase):
     def pages(self, baker: Baker) -> dict[str, Any]:
         """Everything that is said of the kitchen."""
         paths = ["/api/kitchen", "/api/flours", "/api/flour", "/api/stock", "/api/discard", "/api/hours"]
+        trials = baker.ok("GET", "/api/trials")
+        paths += ["/api/trials", *(f"/api/trials/{trial['id']}" for trial in trials)]
         jars = [one["jar"]["id"] for one in baker.ok("GET", "/api/kitchen")["jars"]]
         paths += [f"/api/jars/{jar}{page}" for jar in jars for page in ("", "/plan", "/keeping")]
         return {path: without(baker.ok("GET", path)) for path in paths}
@@ -149,7 +151,17 @@ class WholeKitchen(TestCase):
                 # Out again it is the same but for who wrote it and the pictures made anew.
                 again = json.loads(packed(Account.objects.get(name="Ines"), Form.DOCUMENT, with_photos=False))
                 before = json.loads(self.files[Form.DOCUMENT])
-                for table in ("jars", "flours", "discard", "readings", "thermometers", "changes", "feeds", "looks"):
+                for table in (
+                    "jars",
+                    "flours",
+                    "discard",
+                    "trials",
+                    "readings",
+                    "thermometers",
+                    "changes",
+                    "feeds",
+                    "looks",
+                ):
                     same = [{k: v for k, v in row.items() if k != "made_by"} for row in again[table]]
                     self.assertEqual(same, [{k: v for k, v in row.items() if k != "made_by"} for row in before[table]])
 

@@ -1,44 +1,42 @@
-"""Jars side by side: what differs between them, and what that did, with how sure it is.
+"""Jars side by side: what differs between them, and what that did, with how sure it is (`surety`).
 
 Each jar's habit is told by its own looks (`tracker.habit`), for one meal and one warmth, so that a warmer shelf, a late
-feed or another ratio is not taken for what is tried. Of two jars, in the logarithm, with the spreads s of their habits,
-
-    difference   d = ln b - ln a
-    its spread   s = sqrt(s_a² + s_b² + EQUAL_JARS²)        two jars of one sort are no twins
-    surely       |d| > SURELY s                             19 times of 20 (two-sided bell)
-
-What one day differs from the next is in each habit's spread already, and shrinks with the feeds watched; what two equal
-jars differ by for good does not.
+feed or another ratio is not taken for what is tried.
 """
 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Sequence
+from collections import Counter
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 from enum import StrEnum
+from functools import cached_property
+from itertools import pairwise
+from statistics import median
 
 from ..kitchen.flours import weight
+from ..mixing.feeding import FeedPlan
+from ..protocol.course import Course
+from ..protocol.options import OptionCode
 from ..record.ledger import Ledger
-from ..record.log import Log
-from ..setups import Setup, background_of, course_of, ledger_of, warmth_told
+from ..record.log import Deed, DeedKind, Log, Smell
+from ..refusal import Refusal
+from ..setups import Setup, background_of, course_of, feed_now, ledger_of, warmth_told
 from ..tracker import Background, Turn, forecast
 from ..tracker.habit import Habit, Habitual, habit
+from .surety import Difference, SmellApart, Woken, Yardstick, awake_apart, habits_apart, smells_apart
 
-# By how much two jars of one sort go on differing, whatever is averaged over (assumed: of the 10 to 20 % by which two
-# feeds of equal jars differ, common practice, most is the day's).
-EQUAL_JARS = 0.03
-# Of a bell: 19 of 20 within, and four of five.
-SURELY, EIGHT_OF_TEN = 1.96, 1.2816
 # One feed tells nothing, and of two just after it woke the jar is not yet what it will be (`bench/trials.md`).
 LEAST_FEEDS = 3
-# A difference within this is none that a baker would notice.
-NO_MATTER = 0.10
-MOST_MORE_FEEDS = 12
 # The warmths told of two jars are another place from here on, two ratios and two hydrations another from these shares.
 ANOTHER_PLACE_C, ANOTHER_SHARE = 1.0, 0.08
 ANOTHER_START_H = 6.0
+# Two rhythms are another where the usual waits differ by half; one late feed makes none.
+ANOTHER_RHYTHM, WAITS = 1.5, 6
+# Somebody looked when it was past its peak: by so much of the time to it.
+PAST_PEAK = 1.2
 
 
 class Apart(StrEnum):
@@ -47,64 +45,39 @@ class Apart(StrEnum):
     FLOUR = "flour"
     LIQUID = "liquid"
     RATIO = "ratio"
+    RHYTHM = "rhythm"
     THICKNESS = "thickness"
+    YEAST = "yeast"
     PLACE = "place"
     WAY = "way"
     START = "start"
 
 
-class Yardstick(StrEnum):
-    """What two jars are compared by."""
-
-    TO_DOUBLE = "to_double"
-    TO_PEAK = "to_peak"
-    HEIGHT = "height"
-
-
-class Surety(StrEnum):
-    """How sure a difference is; `NO_MATTER`: surely too small to matter."""
-
-    SURELY = "surely"
-    LIKELY = "likely"
-    OPEN = "open"
-    NO_MATTER = "no_matter"
-
-
 @dataclass(frozen=True)
 class TriedJar:
-    """One of the jars; the plain one comes first."""
+    """One of the jars; the plain one comes first. `yeast`: a pinch of baker's yeast goes into it, for show."""
 
     id: str
     setup: Setup
     log: Log
+    yeast: bool = False
 
 
 @dataclass(frozen=True)
 class StandsBeside:
     """Where a jar of a trial stands: its yeast doubles it feed after feed since a moment, if it does, with so many of
-    them watched since, and its habit where three or more tell of it. `binned` ends its part."""
+    them watched since, and its habit where three or more tell of it. `fall_seen` says that as many were seen past their
+    peak, `smelt` at how many feeds which smell was noted, of `smelt_of` at which any was. `binned` ends its part."""
 
     id: str
     grown_since: datetime | None
+    woken: Woken | None
     watched: int
     habit: Habit | None
-    binned: bool
-
-
-@dataclass(frozen=True)
-class Difference:
-    """Of one jar against the plain one: a share (0.2: 20 % more), with the bounds between which it lies 19 times of 20.
-    `hours` is the same in hours, for a moment. `more_feeds` would likely settle what is open; None where no such number
-    would."""
-
-    jar: str
-    measure: Yardstick
-    share: float
-    low: float
-    high: float
-    hours: float | None
-    surety: Surety
-    more_feeds: int | None
+    smelt: Mapping[Smell, int]
+    smelt_of: int
+    fall_seen: bool = False
+    binned: bool = False
 
 
 @dataclass(frozen=True)
@@ -116,6 +89,7 @@ class Trial:
     celsius: float
     standings: tuple[StandsBeside, ...]
     differences: tuple[Difference, ...]
+    smells: tuple[SmellApart, ...]
 
 
 def trial(jars: Sequence[TriedJar], now: datetime) -> Trial:
@@ -125,34 +99,64 @@ def trial(jars: Sequence[TriedJar], now: datetime) -> Trial:
     apart = tuple(what for what, differs in _APART.items() if any(differs(plain, one) for one in told[1:]))
     celsius = warmth_told(plain.jar.setup, plain.ledger)
     standings = tuple(_standing(one, plain, celsius, apart) for one in told)
-    differences = [
-        difference
-        for other in standings[1:]
-        for measure in Yardstick
-        if (difference := _difference(standings[0], other, measure)) is not None
-    ]
-    return Trial(apart, celsius, standings, tuple(differences))
+    first, others = standings[0], standings[1:]
+    return Trial(
+        apart,
+        celsius,
+        standings,
+        tuple(
+            difference
+            for other in others
+            for measure in Yardstick
+            if (difference := _difference(first, other, measure)) is not None
+        ),
+        tuple(
+            found
+            for other in others
+            for found in smells_apart(other.id, first.smelt, first.smelt_of, other.smelt, other.smelt_of)
+        ),
+    )
 
 
 @dataclass(frozen=True)
 class _Told:
     jar: TriedJar
+    course: Course
     ledger: Ledger
     background: Background
+    now: datetime
 
     @classmethod
     def of(cls, jar: TriedJar, now: datetime) -> _Told:
         course = course_of(jar.setup)
         ledger = ledger_of(jar.setup, course, tuple(entry for entry in jar.log if entry.at <= now))
-        return cls(jar, ledger, background_of(jar.setup, course, ledger))
+        return cls(jar, course, ledger, background_of(jar.setup, course, ledger), now)
+
+    @cached_property
+    def meal(self) -> Turn | None:
+        """What it was fed last: that is what it is fed now. Before anything was mixed, what is to be."""
+        if self.ledger.rounds:
+            fed = self.ledger.rounds[-1].feed
+            return Turn(0.0, fed.keep_g, fed.flours, fed.liquid_g, fed.juice_g, fed.salt_g)
+        planned = _planned(self)
+        if planned is None:
+            return None
+        return Turn(0.0, planned.keep_g, planned.flours, planned.liquid_g, planned.juice_g, planned.salt_g)
 
     @property
-    def meal(self) -> Turn | None:
-        """What it was fed last: that is what it is fed now."""
-        if not self.ledger.rounds:
-            return None
-        fed = self.ledger.rounds[-1].feed
-        return Turn(0.0, fed.keep_g, fed.flours, fed.liquid_g, fed.juice_g, fed.salt_g)
+    def every_h(self) -> float:
+        """The usual wait between its feeds: as it was fed of late, else as was chosen. 0: nothing tells."""
+        fed = [turn.feed.at for turn in self.ledger.rounds][-WAITS - 1 :]
+        if len(fed) > LEAST_FEEDS:
+            return median((after - before) / timedelta(hours=1) for before, after in pairwise(fed))
+        return self.course.chosen.numbers.get(OptionCode.EVERY_HOURS, 0.0)
+
+
+def _planned(one: _Told) -> FeedPlan | None:
+    try:
+        return feed_now(one.jar.setup, one.course, one.ledger, one.now).plan
+    except Refusal:
+        return None
 
 
 def _flours(one: _Told) -> dict[str, float]:
@@ -167,7 +171,18 @@ def _other_flour(one: _Told, other: _Told) -> bool:
 
 
 def _juice(one: _Told) -> bool:
-    return any(turn.feed.juice_g > 0 for turn in one.ledger.rounds)
+    return any(turn.feed.juice_g > 0 for turn in one.ledger.rounds) or bool(one.meal and one.meal.juice_g > 0)
+
+
+def _yeast(one: _Told) -> bool:
+    return one.jar.yeast or any(
+        isinstance(deed, Deed) and deed.deed is DeedKind.YEAST_ADDED for deed in one.ledger.deeds
+    )
+
+
+def _other_rhythm(one: _Told, other: _Told) -> bool:
+    mine, theirs = one.every_h, other.every_h
+    return bool(mine and theirs) and max(mine, theirs) / min(mine, theirs) >= ANOTHER_RHYTHM
 
 
 def _ratio(one: _Told) -> float:
@@ -192,7 +207,9 @@ _APART: dict[Apart, Callable[[_Told, _Told], bool]] = {
     Apart.FLOUR: _other_flour,
     Apart.LIQUID: lambda one, other: _juice(one) != _juice(other),
     Apart.RATIO: lambda one, other: _far(_ratio(one), _ratio(other)),
+    Apart.RHYTHM: _other_rhythm,
     Apart.THICKNESS: lambda one, other: _far(_wet(one), _wet(other)),
+    Apart.YEAST: lambda one, other: _yeast(one) != _yeast(other),
     Apart.WAY: lambda one, other: one.jar.setup.family != other.jar.setup.family,
     Apart.PLACE: lambda one, other: (
         abs(warmth_told(one.jar.setup, one.ledger) - warmth_told(other.jar.setup, other.ledger)) >= ANOTHER_PLACE_C
@@ -222,15 +239,41 @@ def _grown_since(one: _Told) -> int | None:
 def _standing(one: _Told, plain: _Told, celsius: float, apart: tuple[Apart, ...]) -> StandsBeside:
     ledger, binned = one.ledger, one.ledger.binned is not None
     since = None if binned else _grown_since(one)
+    smelt = Counter(smell for turn in ledger.rounds for smell in {one for seen in turn.sightings for one in seen.smell})
+    smelt_of = sum(any(seen.smell for seen in turn.sightings) for turn in ledger.rounds)
     if since is None or one.meal is None:
-        return StandsBeside(one.jar.id, None, 0, None, binned)
-    watched = sum(any(seen.level_read for seen in turn.sightings) for turn in ledger.rounds[since:])
+        return StandsBeside(one.jar.id, None, _woken(one, None), 0, None, smelt, smelt_of, binned=binned)
+    grown = ledger.rounds[since:]
+    watched = sum(any(seen.level_read for seen in turn.sightings) for turn in grown)
     found = None
     if watched >= LEAST_FEEDS:
         # What is tried is told as it is; where only the place or the hour differs, at one warmth.
         warm = warmth_told(one.jar.setup, ledger) if apart[:1] == (Apart.PLACE,) else celsius
         found = habit(ledger, one.background, since, _alike(one.meal, plain.meal, apart), warm)
-    return StandsBeside(one.jar.id, ledger.rounds[since].feed.at, watched, found, binned)
+    falls = found is not None and _falls_seen(one, since) >= LEAST_FEEDS
+    at = grown[0].feed.at
+    return StandsBeside(
+        one.jar.id, at, _woken(one, at), watched, found, smelt, smelt_of, fall_seen=falls, binned=binned
+    )
+
+
+def _woken(one: _Told, grown_since: datetime | None) -> Woken | None:
+    """None before the first mix, and for a jar that was binned: nobody will know when it would have woken."""
+    if not one.ledger.rounds or (grown_since is None and one.ledger.binned is not None):
+        return None
+    hours = ((grown_since or one.now) - one.ledger.rounds[0].feed.at) / timedelta(hours=1)
+    return Woken(hours, grown_since is not None)
+
+
+def _falls_seen(one: _Told, since: int) -> int:
+    """The feeds at which somebody looked when it was past its peak."""
+    told = forecast(one.ledger, one.background, ())
+    peaks = {fit.feed_id: fit.peak_h for fit in told.rounds} if told else {}
+    return sum(
+        any(seen.times is not None and seen.hours > PAST_PEAK * peaks.get(turn.feed.id, math.inf) for seen in looks)
+        for turn in one.ledger.rounds[since:]
+        if (looks := turn.sightings)
+    )
 
 
 def _alike(meal: Turn, plain: Turn | None, apart: tuple[Apart, ...]) -> Turn:
@@ -240,50 +283,21 @@ def _alike(meal: Turn, plain: Turn | None, apart: tuple[Apart, ...]) -> Turn:
     return Turn(0.0, weight(meal.flours) / plain.parts, meal.flours, meal.liquid_g, meal.juice_g, meal.salt_g)
 
 
-def _of(found: Habit, measure: Yardstick) -> Habitual | None:
-    return {Yardstick.TO_DOUBLE: found.doubles, Yardstick.TO_PEAK: found.peak, Yardstick.HEIGHT: found.top}[measure]
+def _of(found: StandsBeside, measure: Yardstick) -> Habitual | None:
+    if found.habit is None:
+        return None
+    return {
+        Yardstick.TO_DOUBLE: found.habit.doubles,
+        Yardstick.TO_PEAK: found.habit.peak,
+        Yardstick.HEIGHT: found.habit.top,
+        Yardstick.HOLDS: found.habit.holds if found.fall_seen else None,
+    }[measure]
 
 
 def _difference(plain: StandsBeside, other: StandsBeside, measure: Yardstick) -> Difference | None:
-    if plain.habit is None or other.habit is None:
-        return None
-    mine, theirs = _of(plain.habit, measure), _of(other.habit, measure)
+    if measure is Yardstick.AWAKE:
+        return awake_apart(other.id, plain.woken, other.woken) if plain.woken and other.woken else None
+    mine, theirs = _of(plain, measure), _of(other, measure)
     if mine is None or theirs is None:
         return None
-    found = math.log(theirs.middle / mine.middle)
-    days = math.hypot(mine.unsure, theirs.unsure)
-    spread = math.hypot(days, EQUAL_JARS)
-    low, high = found - SURELY * spread, found + SURELY * spread
-    surety = _surety(found, low, high, spread)
-    hours = None if measure is Yardstick.HEIGHT else round(theirs.middle - mine.middle, 2)
-    return Difference(
-        other.id,
-        measure,
-        round(math.expm1(found), 3),
-        round(math.expm1(low), 3),
-        round(math.expm1(high), 3),
-        hours,
-        surety,
-        _more_feeds(found, days, min(plain.watched, other.watched)) if surety in _UNSETTLED else None,
-    )
-
-
-_UNSETTLED = (Surety.LIKELY, Surety.OPEN)
-
-
-def _surety(found: float, low: float, high: float, spread: float) -> Surety:
-    if abs(found) > SURELY * spread:
-        return Surety.SURELY
-    if max(abs(low), abs(high)) < NO_MATTER:
-        return Surety.NO_MATTER
-    return Surety.LIKELY if abs(found) > EIGHT_OF_TEN * spread else Surety.OPEN
-
-
-def _more_feeds(found: float, days: float, watched: int) -> int | None:
-    """How many more watched feeds would make this difference sure, or surely too small to matter, if it stays as it is:
-    the days' part of the spread shrinks with the root of their number."""
-    for more in range(1, MOST_MORE_FEEDS + 1):
-        spread = math.hypot(days * math.sqrt(watched / (watched + more)), EQUAL_JARS)
-        if abs(found) > SURELY * spread or abs(found) + SURELY * spread < NO_MATTER:
-            return more
-    return None
+    return habits_apart(other.id, measure, mine, theirs, min(plain.watched, other.watched))

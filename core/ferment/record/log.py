@@ -179,7 +179,7 @@ class Word:
 
 
 class UsedFor(StrEnum):
-    """What a part of a jar was taken out for. None of it is discard."""
+    """What a part of a jar was taken out for; all but the discard jar's is no discard."""
 
     DOUGH = "dough"
     GIFT = "gift"
@@ -188,6 +188,7 @@ class UsedFor(StrEnum):
     SPLIT = "split"
     OTHER_JAR = "other_jar"
     RECIPE = "recipe"
+    DISCARD_JAR = "discard_jar"
 
 
 @dataclass(frozen=True)

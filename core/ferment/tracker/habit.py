@@ -18,10 +18,13 @@ from ..ready_rule import doubles_at
 from ..record.ledger import Ledger
 from .following import FEEDS_BACK, REFERENCE_STEP_H, curve_of, horizon_h
 from .rounds import Background, Turn, follow_turns, turns_of
-from .stretch import LIKELY_ENOUGH, nodes, track
+from .stretch import LIKELY_ENOUGH, Curve, nodes, track
 
 # The first minutes after a feed have no logarithm worth the name.
 LEAST_H = 0.25
+# It holds while this much of its rise is there. A fall follows the rise less strictly than the rise a meal: how much
+# less, as a spread of the logarithm, is assumed.
+HELD, FALL_UNSURE = 0.9, 0.15
 ANY_START = datetime(2000, 1, 1, tzinfo=UTC)
 
 
@@ -36,11 +39,12 @@ class Habitual:
 
 @dataclass(frozen=True)
 class Habit:
-    """`doubles` is None where it hardly does."""
+    """`doubles` is None where it hardly does. `holds` is how long it stays within a tenth of its rise."""
 
     doubles: Habitual | None
     peak: Habitual
     top: Habitual
+    holds: Habitual
 
 
 def habit(ledger: Ledger, background: Background, grown_since: int, meal: Turn, celsius: float) -> Habit:
@@ -71,7 +75,15 @@ def habit(ledger: Ledger, background: Background, grown_since: int, meal: Turn, 
         doubles,
         _habitual(np.log(peak_h) - of.pace, of.weight),
         _habitual(np.log1p(np.exp(of.height) * (top - 1.0)), of.weight),
+        _held(reference, _habitual(-of.pace, of.weight)),
     )
+
+
+def _held(reference: Curve, slower: Habitual) -> Habitual:
+    """Whatever its height, what is left of its rise is the reference's."""
+    up = reference.hours[reference.levels >= 1.0 + HELD * (float(reference.levels.max()) - 1.0)]
+    whole = max(LEAST_H, float(up[-1] - up[0]))
+    return Habitual(whole * slower.middle, math.hypot(slower.unsure, FALL_UNSURE))
 
 
 def _habitual(logs: Array, weight: Array) -> Habitual:

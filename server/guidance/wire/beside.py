@@ -6,8 +6,10 @@ from datetime import datetime
 from uuid import UUID
 
 from accounts.wire import Told
-from ferment.doors.trial import Apart, Surety, Trial, Yardstick
-from guidance.services import Assessed
+from ferment.doors.surety import Surety, Yardstick
+from ferment.doors.trial import Apart
+from ferment.record.log import Smell
+from guidance.services import Beside
 
 from .jar import RoundSeen
 
@@ -21,11 +23,19 @@ class Habitual(Told):
 
 class Habit(Told):
     """What a jar does by habit after the same meal in the same warmth as the others; `doubles` is null where it hardly
-    does."""
+    does, `holds` is how long it stays within a tenth of its rise."""
 
     doubles: Habitual | None
     peak: Habitual
     top: Habitual
+    holds: Habitual
+
+
+class Woken(Told):
+    """Hours from the first mix to the feed from which on its yeast doubles it, or, where it does not yet, until now."""
+
+    hours: float
+    awake: bool
 
 
 class BesideJar(Told):
@@ -37,15 +47,19 @@ class BesideJar(Told):
     began_at: datetime | None
     grown_since: datetime | None
     watched: int
+    woken: Woken | None
     habit: Habit | None
+    fall_seen: bool
     binned: bool
-    smells: dict[str, int]
+    smells: dict[Smell, int]
+    smelt_of: int
     rounds: tuple[RoundSeen, ...]
 
 
 class Difference(Told):
     """Of one jar against the first: a share (0.2: 20 % more), with the bounds between which it lies 19 times of 20, and
-    the same in hours for a moment. `more_feeds` would likely settle what is open; null where no such number would."""
+    the same in hours for a moment. `more_feeds` would likely settle what is open; null where no such number would.
+    `at_least`: one of the two is not there yet, and the share is the least that it will be."""
 
     jar: UUID
     measure: Yardstick
@@ -55,6 +69,19 @@ class Difference(Told):
     hours: float | None
     surety: Surety
     more_feeds: int | None
+    at_least: bool
+
+
+class SmellApart(Told):
+    """A smell that one jar surely has more often than the first, or less: at so many of the feeds at which anything was
+    smelt."""
+
+    jar: UUID
+    smell: Smell
+    feeds: int
+    of: int
+    plain_feeds: int
+    plain_of: int
 
 
 class BesideOut(Told):
@@ -65,11 +92,13 @@ class BesideOut(Told):
     celsius: float
     jars: tuple[BesideJar, ...]
     differences: tuple[Difference, ...]
+    smells: tuple[SmellApart, ...]
 
 
-def beside_out(jars: list[Assessed], smells: list[dict[str, int]], found: Trial) -> BesideOut:
+def beside_out(beside: Beside) -> BesideOut:
     rows = []
-    for one, smelt, standing in zip(jars, smells, found.standings, strict=True):
+    found = beside.trial
+    for one, standing in zip(beside.jars, found.standings, strict=True):
         rounds = one.assessment.rounds
         rows.append(
             BesideJar(
@@ -79,8 +108,11 @@ def beside_out(jars: list[Assessed], smells: list[dict[str, int]], found: Trial)
                 grown_since=standing.grown_since,
                 watched=standing.watched,
                 habit=Habit.model_validate(standing.habit) if standing.habit else None,
+                woken=Woken.model_validate(standing.woken) if standing.woken else None,
+                fall_seen=standing.fall_seen,
                 binned=standing.binned,
-                smells=smelt,
+                smells=dict(standing.smelt),
+                smelt_of=standing.smelt_of,
                 rounds=tuple(RoundSeen.model_validate(turn) for turn in rounds),
             )
         )
@@ -89,4 +121,5 @@ def beside_out(jars: list[Assessed], smells: list[dict[str, int]], found: Trial)
         celsius=found.celsius,
         jars=tuple(rows),
         differences=tuple(Difference.model_validate(one) for one in found.differences),
+        smells=tuple(SmellApart.model_validate(one) for one in found.smells),
     )

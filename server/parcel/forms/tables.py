@@ -251,6 +251,18 @@ TABLES: tuple[Table, ...] = (
         ),
         key="id",
     ),
+    Table(
+        "trials",
+        "Jars that were raised side by side to differ in one thing",
+        (
+            _id("id", "its id"),
+            _text("name", "its name", needed=True),
+            _moment("begun_at", "when it was begun", needed=True),
+            _moment("ended_at", "when it was ended"),
+            _json("jars", "its jars, the plain one first, with what became of each", needed=True, kind=Kind.LIST),
+        ),
+        key="id",
+    ),
 )
 BY_NAME: Mapping[str, Table] = {table.name: table for table in TABLES}
 MOST_TEXT = 20_000

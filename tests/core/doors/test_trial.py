@@ -9,9 +9,10 @@ from dataclasses import replace
 from datetime import datetime, timedelta
 from unittest import TestCase
 
-from ferment.doors.trial import Apart, Difference, Surety, Trial, TriedJar, Yardstick, trial
+from ferment.doors.surety import Difference, Surety, Yardstick
+from ferment.doors.trial import Apart, Trial, TriedJar, trial
 from ferment.kitchen.vessel import Vessel
-from ferment.record.log import Bin, Feed
+from ferment.record.log import Bin, Deed, DeedKind, Feed, Look
 from ferment.refusal import Refusal
 from ferment.setups import Setup
 from ferment.simulation import Habits, Truth, play
@@ -29,6 +30,7 @@ def raised(name: str, seed: int, vigour: float = 1.0, **chosen: object) -> Tried
 
 
 END = START + timedelta(days=14)
+HARDLY_A_PEAK = timedelta(hours=9)
 
 
 def of(found: Trial, measure: Yardstick) -> Difference:
@@ -44,6 +46,7 @@ class WhatDiffers(TestCase):
         other_day = START + timedelta(days=1)
         for chosen, apart in (
             ({"choices": RYE}, (Apart.FLOUR,)),
+            ({"choices": {**EQUAL, "every_hours": 12.0}}, (Apart.RHYTHM,)),
             ({"warmth_c": 20.0}, (Apart.PLACE,)),
             ({"starts_at": other_day}, (Apart.START,)),
             ({"choices": RYE, "warmth_c": 20.0}, (Apart.FLOUR, Apart.PLACE)),
@@ -56,12 +59,35 @@ class WhatDiffers(TestCase):
                 else:
                     self.assertEqual(found, apart)
 
+    def test_before_the_first_mix_by_what_is_planned(self) -> None:
+        plain, rye = raised("a", 1), raised("b", 2, choices=RYE)
+        unmixed = [replace(one, log=()) for one in (plain, rye)]
+        self.assertEqual(trial(unmixed, START).apart, (Apart.FLOUR,))
+        self.assertEqual(trial([unmixed[0], replace(unmixed[0], id="b", yeast=True)], START).apart, (Apart.YEAST,))
+
+    def test_a_pinch_of_yeast_is_one_whether_it_is_meant_or_in(self) -> None:
+        plain, other = raised("a", 1), raised("b", 2)
+        added = Deed("y", other.log[0].at + timedelta(minutes=1), DeedKind.YEAST_ADDED)
+        for with_yeast in (replace(other, yeast=True), replace(other, log=(*other.log, added))):
+            self.assertEqual(trial([plain, with_yeast], END).apart, (Apart.YEAST,))
+
+    def test_one_late_feed_is_no_other_rhythm(self) -> None:
+        plain, other = raised("a", 1), raised("b", 2)
+        last = max(index for index, entry in enumerate(other.log) if isinstance(entry, Feed))
+        late = tuple(
+            replace(entry, at=entry.at + timedelta(hours=11)) if index == last else entry
+            for index, entry in enumerate(other.log)
+            if index <= last
+        )
+        self.assertEqual(trial([plain, replace(other, log=late)], END).apart, ())
+
 
 class WhatItDid(TestCase):
     def test_of_two_alike_nothing_is_sure(self) -> None:
         for seed in (3, 5):
             found = trial([raised("a", seed), raised("b", seed + 1)], END)
-            self.assertEqual(len(found.differences), 3)
+            self.assertEqual([one.measure for one in found.differences], list(Yardstick))
+            self.assertEqual(found.smells, ())
             for one in found.differences:
                 self.assertIn(one.surety, (Surety.OPEN, Surety.LIKELY, Surety.NO_MATTER))
                 self.assertLess(one.low, one.share)
@@ -90,7 +116,7 @@ class WhatItDid(TestCase):
         awake = max(one.grown_since for one in trial(jars, END).standings if one.grown_since)
         early = trial(jars, awake + timedelta(hours=30))
         self.assertLess(min(one.watched for one in early.standings), 3)
-        self.assertEqual(early.differences, ())
+        self.assertEqual([one.measure for one in early.differences], [Yardstick.AWAKE])
 
     def test_before_anything_was_mixed_nothing_is_said(self) -> None:
         unmixed = TriedJar("b", raised("b", 4).setup, ())
@@ -107,7 +133,29 @@ class WhatItDid(TestCase):
         binned = replace(other, log=(*other.log, Bin("x", END - timedelta(hours=1))))
         found = trial([plain, binned], END)
         self.assertTrue(found.standings[1].binned)
-        self.assertEqual(found.differences, ())
+        self.assertEqual((found.standings[1].woken, found.differences), (None, ()))
+
+    def test_one_that_is_not_awake_yet_is_surely_later_once_chance_does_not_take_so_long(self) -> None:
+        plain, weak = raised("a", 3), raised("b", 4, vigour=0.3)
+        for pair, more in (([plain, weak], True), ([weak, plain], False)):
+            found = of(trial(pair, END), Yardstick.AWAKE)
+            self.assertEqual((found.surety, found.at_least, found.share > 0), (Surety.SURELY, True, more))
+            self.assertEqual({found.low, found.high}, {found.share})
+        soon = trial([plain, weak], START + timedelta(days=6))
+        self.assertEqual(soon.differences, ())
+
+    def test_a_fall_that_nobody_saw_says_nothing_of_how_long_it_holds(self) -> None:
+        seen = raised("a", 3)
+        peaks = {turn: entry.at for turn, entry in enumerate(seen.log) if isinstance(entry, Feed)}
+        rising = tuple(
+            entry
+            for entry in seen.log
+            if not isinstance(entry, Look)
+            or min((entry.at - fed for fed in peaks.values() if fed <= entry.at), default=timedelta()) < HARDLY_A_PEAK
+        )
+        found = trial([replace(seen, log=rising), raised("b", 4)], END)
+        self.assertIsNotNone(found.standings[0].habit)
+        self.assertNotIn(Yardstick.HOLDS, [one.measure for one in found.differences])
 
     def test_a_setup_that_cannot_be_planned_is_refused(self) -> None:
         jar = raised("a", 3)

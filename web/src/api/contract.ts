@@ -1697,6 +1697,98 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Trials */
+        get: operations["trials_api_read_trials"];
+        put?: never;
+        /**
+         * Begin Trial
+         * @description Over jars that run, with new ones, or both; all or nothing.
+         */
+        post: operations["trials_api_begin_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Trial */
+        get: operations["trials_api_read_trial"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End Trial
+         * @description What becomes of each jar, written down in its log too; its page stays.
+         */
+        post: operations["trials_api_end_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Rename Trial */
+        put: operations["trials_api_rename_trial"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/resume": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Resume Trial */
+        post: operations["trials_api_resume_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1800,7 +1892,7 @@ export interface components {
          * @description What two jars can differ in.
          * @enum {string}
          */
-        Apart: "flour" | "liquid" | "ratio" | "thickness" | "place" | "way" | "start";
+        Apart: "flour" | "liquid" | "ratio" | "rhythm" | "thickness" | "yeast" | "place" | "way" | "start";
         /**
          * AskedOfLook
          * @description What a look asks for beside level, bubbles, top and smell: what the way tries, or was noted before.
@@ -2172,6 +2264,8 @@ export interface components {
             began_at: string | null;
             /** Binned */
             binned: boolean;
+            /** Fall Seen */
+            fall_seen: boolean;
             /** Grown Since */
             grown_since: string | null;
             habit: components["schemas"]["Habit"] | null;
@@ -2188,8 +2282,11 @@ export interface components {
             smells: {
                 [key: string]: number;
             };
+            /** Smelt Of */
+            smelt_of: number;
             /** Watched */
             watched: number;
+            woken: components["schemas"]["Woken"] | null;
         };
         /**
          * BesideOut
@@ -2205,6 +2302,8 @@ export interface components {
             differences: components["schemas"]["Difference"][];
             /** Jars */
             jars: components["schemas"]["BesideJar"][];
+            /** Smells */
+            smells: components["schemas"]["SmellApart"][];
         };
         /**
          * BinBody
@@ -2608,6 +2707,19 @@ export interface components {
             likely: number;
         };
         /**
+         * DealtOut
+         * @description How much of it one jar takes, in grams.
+         */
+        DealtOut: {
+            /** G */
+            g: number;
+            /**
+             * Jar
+             * Format: uuid
+             */
+            jar: string;
+        };
+        /**
          * Decimal
          * @enum {string}
          */
@@ -2656,8 +2768,11 @@ export interface components {
          * Difference
          * @description Of one jar against the first: a share (0.2: 20 % more), with the bounds between which it lies 19 times of 20, and
          *     the same in hours for a moment. `more_feeds` would likely settle what is open; null where no such number would.
+         *     `at_least`: one of the two is not there yet, and the share is the least that it will be.
          */
         Difference: {
+            /** At Least */
+            at_least: boolean;
             /** High */
             high: number;
             /** Hours */
@@ -2820,6 +2935,38 @@ export interface components {
              */
             spoons: components["schemas"]["Spoonful"][];
             until_thickness?: components["schemas"]["Thickness"] | null;
+        };
+        /**
+         * EndedAs
+         * @description What becomes of a jar: it is kept as it is; all of it is used in a dough; it goes into the fridge as a spare,
+         *     into the discard jar, or into the bin.
+         * @enum {string}
+         */
+        EndedAs: "kept" | "used" | "spare" | "discard" | "bin";
+        /**
+         * EndIn
+         * @description What becomes of each jar, by its id.
+         */
+        EndIn: {
+            /** Ends */
+            ends: {
+                [key: string]: components["schemas"]["EndedAs"];
+            };
+        };
+        /**
+         * EntrantIn
+         * @description A jar of a trial: the id of one that is there (`jar`), or a new one to be planned with it (`new`). `yeast`: a
+         *     pinch of baker's yeast goes into it, for show.
+         */
+        EntrantIn: {
+            /** Jar */
+            jar?: string | null;
+            new?: components["schemas"]["NewJarIn"] | null;
+            /**
+             * Yeast
+             * @default false
+             */
+            yeast: boolean;
         };
         /** EntryOut */
         EntryOut: {
@@ -3244,10 +3391,11 @@ export interface components {
         /**
          * Habit
          * @description What a jar does by habit after the same meal in the same warmth as the others; `doubles` is null where it hardly
-         *     does.
+         *     does, `holds` is how long it stays within a tenth of its rise.
          */
         Habit: {
             doubles: components["schemas"]["Habitual"] | null;
+            holds: components["schemas"]["Habitual"];
             peak: components["schemas"]["Habitual"];
             top: components["schemas"]["Habitual"];
         };
@@ -5116,6 +5264,27 @@ export interface components {
          */
         Smell: "floury" | "cheesy" | "yoghurt" | "fruity" | "beery" | "sharp" | "nail_varnish" | "putrid";
         /**
+         * SmellApart
+         * @description A smell that one jar surely has more often than the first, or less: at so many of the feeds at which anything was
+         *     smelt.
+         */
+        SmellApart: {
+            /** Feeds */
+            feeds: number;
+            /**
+             * Jar
+             * Format: uuid
+             */
+            jar: string;
+            /** Of */
+            of: number;
+            /** Plain Feeds */
+            plain_feeds: number;
+            /** Plain Of */
+            plain_of: number;
+            smell: components["schemas"]["Smell"];
+        };
+        /**
          * Spare
          * @description A smaller size; one feed a day; fed when it is hungry; kept in the fridge from now on.
          * @enum {string}
@@ -5521,6 +5690,85 @@ export interface components {
             /** Water G */
             water_g: number;
         };
+        /**
+         * TrialIn
+         * @description The plain jar first.
+         */
+        TrialIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Jars */
+            jars: components["schemas"]["EntrantIn"][];
+            /** Name */
+            name: string;
+        };
+        /**
+         * TrialLabelOut
+         * @description A trial, the plain jar first; `ended_at` is null while it runs.
+         */
+        TrialLabelOut: {
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** Ended At */
+            ended_at: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Places */
+            places: components["schemas"]["TriedOut"][];
+        };
+        /** TrialNameIn */
+        TrialNameIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * TrialOut
+         * @description A trial as it stands, or as it stood before it was ended. `food` are the jars that may be eaten of,
+         *     once baked; `yeast_due` those into which a pinch of yeast is still to go.
+         */
+        TrialOut: {
+            beside: components["schemas"]["BesideOut"];
+            /** Food */
+            food: string[];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
+            /** Time Zone */
+            time_zone: string;
+            /** Together */
+            together: components["schemas"]["WeighedOnceOut"][];
+            trial: components["schemas"]["TrialLabelOut"];
+            /** Yeast Due */
+            yeast_due: string[];
+        };
+        /** TriedOut */
+        TriedOut: {
+            ended_as: components["schemas"]["EndedAs"] | null;
+            /**
+             * Jar
+             * Format: uuid
+             */
+            jar: string;
+            /** Name */
+            name: string;
+            /** Yeast */
+            yeast: boolean;
+        };
         /** UndoIn */
         UndoIn: {
             /** Entries */
@@ -5589,10 +5837,10 @@ export interface components {
         };
         /**
          * UsedFor
-         * @description What a part of a jar was taken out for. None of it is discard.
+         * @description What a part of a jar was taken out for; all but the discard jar's is no discard.
          * @enum {string}
          */
-        UsedFor: "dough" | "gift" | "spare" | "flakes" | "split" | "other_jar" | "recipe";
+        UsedFor: "dough" | "gift" | "spare" | "flakes" | "split" | "other_jar" | "recipe" | "discard_jar";
         /**
          * UseKeyIn
          * @description A passkey that answers; `id` is the credential's.
@@ -5690,6 +5938,18 @@ export interface components {
          * @enum {string}
          */
         Warmth: "c" | "f";
+        /**
+         * WeighedOnceOut
+         * @description One thing of which two jars or more take some at their next feed: weighed once, and dealt out. Grams.
+         */
+        WeighedOnceOut: {
+            flour: components["schemas"]["Flour"] | null;
+            /** G */
+            g: number;
+            ingredient: components["schemas"]["Ingredient"];
+            /** Shares */
+            shares: components["schemas"]["DealtOut"][];
+        };
         /**
          * WeighIn
          * @description What was weighed other than planned, in grams; null or left out where it went as planned or is to come.
@@ -5811,6 +6071,16 @@ export interface components {
             time_zone: string;
         };
         /**
+         * Woken
+         * @description Hours from the first mix to the feed from which on its yeast doubles it, or, where it does not yet, until now.
+         */
+        Woken: {
+            /** Awake */
+            awake: boolean;
+            /** Hours */
+            hours: number;
+        };
+        /**
          * WordBody
          * @description The baker's own word: yes or no to advice, no to a sign, yes or no to being ready.
          */
@@ -5857,10 +6127,11 @@ export interface components {
         };
         /**
          * Yardstick
-         * @description What two jars are compared by.
+         * @description What two jars are compared by; `HOLDS` is how long it stays near its peak, `AWAKE` the time from the first mix to
+         *     the feed from which on its yeast doubles it.
          * @enum {string}
          */
-        Yardstick: "to_double" | "to_peak" | "height";
+        Yardstick: "to_double" | "to_peak" | "height" | "holds" | "awake";
     };
     responses: never;
     parameters: never;
@@ -5927,6 +6198,7 @@ export type ConvertOut = components['schemas']['ConvertOut'];
 export type Counsel = components['schemas']['Counsel'];
 export type DateOrder = components['schemas']['DateOrder'];
 export type Days = components['schemas']['Days'];
+export type DealtOut = components['schemas']['DealtOut'];
 export type Decimal = components['schemas']['Decimal'];
 export type DeedBody = components['schemas']['DeedBody'];
 export type DeedKind = components['schemas']['DeedKind'];
@@ -5941,6 +6213,9 @@ export type DiscardOut = components['schemas']['DiscardOut'];
 export type DiscardSign = components['schemas']['DiscardSign'];
 export type DiscardTo = components['schemas']['DiscardTo'];
 export type Doing = components['schemas']['Doing'];
+export type EndedAs = components['schemas']['EndedAs'];
+export type EndIn = components['schemas']['EndIn'];
+export type EntrantIn = components['schemas']['EntrantIn'];
 export type EntryOut = components['schemas']['EntryOut'];
 export type ExpectedLook = components['schemas']['ExpectedLook'];
 export type FamilyCode = components['schemas']['FamilyCode'];
@@ -6102,6 +6377,7 @@ export type SinceFed = components['schemas']['SinceFed'];
 export type SinceFedOut = components['schemas']['SinceFedOut'];
 export type SinceFeed = components['schemas']['SinceFeed'];
 export type Smell = components['schemas']['Smell'];
+export type SmellApart = components['schemas']['SmellApart'];
 export type Spare = components['schemas']['Spare'];
 export type SparingOut = components['schemas']['SparingOut'];
 export type Spoonful = components['schemas']['Spoonful'];
@@ -6132,6 +6408,11 @@ export type TimeZoneIn = components['schemas']['TimeZoneIn'];
 export type Tolerance = components['schemas']['Tolerance'];
 export type Top = components['schemas']['Top'];
 export type Totals = components['schemas']['Totals'];
+export type TrialIn = components['schemas']['TrialIn'];
+export type TrialLabelOut = components['schemas']['TrialLabelOut'];
+export type TrialNameIn = components['schemas']['TrialNameIn'];
+export type TrialOut = components['schemas']['TrialOut'];
+export type TriedOut = components['schemas']['TriedOut'];
 export type UndoIn = components['schemas']['UndoIn'];
 export type UndoneOut = components['schemas']['UndoneOut'];
 export type Unit = components['schemas']['Unit'];
@@ -6149,6 +6430,7 @@ export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
 export type WantedIn = components['schemas']['WantedIn'];
 export type Warmth = components['schemas']['Warmth'];
+export type WeighedOnceOut = components['schemas']['WeighedOnceOut'];
 export type WeighIn = components['schemas']['WeighIn'];
 export type Went = components['schemas']['Went'];
 export type WentPart = components['schemas']['WentPart'];
@@ -6158,6 +6440,7 @@ export type When = components['schemas']['When'];
 export type Where = components['schemas']['Where'];
 export type WholePlan = components['schemas']['WholePlan'];
 export type WholePlanOut = components['schemas']['WholePlanOut'];
+export type Woken = components['schemas']['Woken'];
 export type WordBody = components['schemas']['WordBody'];
 export type WrittenOut = components['schemas']['WrittenOut'];
 export type Yardstick = components['schemas']['Yardstick'];
@@ -14735,6 +15018,533 @@ export interface operations {
             };
             /** @description The body is too large */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    trials_api_read_trials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialLabelOut"][];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    trials_api_begin_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialLabelOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    trials_api_read_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    trials_api_end_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EndIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialLabelOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    trials_api_rename_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialNameIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialLabelOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    trials_api_resume_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialLabelOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -40,6 +40,7 @@ export type {
   DiscardSign,
   DiscardTo,
   Doing,
+  EndedAs,
   EntryOut as LogEntry,
   FamilyCode,
   FamilyOut as Family,
@@ -131,6 +132,7 @@ export type {
   SignsIn as DescribedJar,
   SinceFed,
   Smell,
+  SmellApart,
   Spare,
   SparingOut as Sparing,
   Stage,
@@ -150,6 +152,9 @@ export type {
   Thing,
   Tolerance,
   Top,
+  TrialIn as NewTrial,
+  TrialLabelOut as TrialLabel,
+  TrialOut as Trial,
   Unit,
   UnreadJarOut as UnreadJar,
   UseBody,
@@ -158,6 +163,7 @@ export type {
   VisitOut,
   WaitsFor,
   WalkStyle,
+  WeighedOnceOut as WeighedOnce,
   Went,
   WhatIfOut as WhatIf,
   When as Span,
@@ -166,6 +172,7 @@ export type {
   WholePlanOut as JarPlan,
   WordBody,
   WrittenOut as Written,
+  Yardstick,
 } from "./contract";
 
 import type { EntryOut, FamilyOut } from "./contract";

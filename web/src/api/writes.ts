@@ -2,7 +2,18 @@
 import { nowIso } from "../lib/clock";
 import { newId } from "../lib/ids";
 import { type Outcome, outbox, type Write } from "./outbox";
-import type { About, DeedKind, DiscardIn, EntryBody, NewJar, Notice, Photo, Strictness } from "./types";
+import type {
+  About,
+  DeedKind,
+  DiscardIn,
+  EndedAs,
+  EntryBody,
+  NewJar,
+  NewTrial,
+  Notice,
+  Photo,
+  Strictness,
+} from "./types";
 
 type Reopen = Write["reopen"];
 
@@ -19,6 +30,30 @@ export function planJar(jar: NewJar, label: string, reopen: Reopen): Promise<Out
     label,
     reopen,
   });
+}
+
+/** Jars side by side: some that run, some new, all at once. */
+export function beginTrial(trial: NewTrial, label: string, reopen: Reopen): Promise<Outcome> {
+  return submit({ key: trial.id, method: "POST", path: "/api/trials", body: trial, label, reopen });
+}
+
+export function endTrial(
+  trialId: string,
+  ends: Readonly<Record<string, EndedAs>>,
+  label: string,
+): Promise<Outcome> {
+  const path = `/api/trials/${trialId}/end`;
+  return submit({ key: newId(), method: "POST", path, body: { ends }, label, reopen: null });
+}
+
+export function resumeTrial(trialId: string, label: string): Promise<Outcome> {
+  const path = `/api/trials/${trialId}/resume`;
+  return submit({ key: newId(), method: "POST", path, body: null, label, reopen: null });
+}
+
+export function nameTrial(trialId: string, name: string, label: string): Promise<Outcome> {
+  const path = `/api/trials/${trialId}/name`;
+  return submit({ key: newId(), method: "PUT", path, body: { name }, label, reopen: null });
 }
 
 export function recordEntry(
@@ -66,7 +101,7 @@ export function sendPhoto(jarId: string, photo: PhotoOut, label: string): Promis
 type PhotoOut = {
   readonly id: string;
   readonly at: string;
-  readonly look: string;
+  readonly look: string | null;
   readonly points: Photo["points"];
 };
 

@@ -29,6 +29,8 @@ const SharedPage = lazy(async () => ({ default: (await import("../features/share
 const SheetPage = lazy(async () => ({ default: (await import("../features/yours")).SheetPage }));
 const YoursPage = lazy(async () => ({ default: (await import("../features/yours")).YoursPage }));
 const BesidePage = lazy(async () => ({ default: (await import("../features/beside")).BesidePage }));
+const TrialPage = lazy(async () => ({ default: (await import("../features/beside")).TrialPage }));
+const TrialsPage = lazy(async () => ({ default: (await import("../features/beside")).TrialsPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
 /** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
@@ -65,6 +67,8 @@ function Guarded() {
             <Route path="jars/:jarId/part" element={<PartPage />} />
             <Route path="jars/:jarId/away" element={<AwayPage />} />
             <Route path="jars/:jarId/beside" element={<BesidePage />} />
+            <Route path="trials" element={<TrialsPage />} />
+            <Route path="trials/:trialId" element={<TrialPage />} />
             <Route path="jars/:jarId/bring" element={<SheetPage />} />
             <Route path="jars/:jarId/log/:entryId" element={<EditEntry />} />
             <Route path="house" element={<HousePage />} />

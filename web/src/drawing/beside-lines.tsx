@@ -1,4 +1,5 @@
-/** Several jars on one time since feed: each feed a thin line of what was read, each jar a mark, a dash and a colour. */
+/** Several jars on one time, since each feed or over all days: each feed a thin line of what was read, each jar a mark, a
+ * dash and a colour. */
 import { scaleLinear } from "d3-scale";
 import { useWidth } from "../lib/hooks";
 import { drawingText } from "../words";
@@ -8,6 +9,9 @@ const MARGIN = { top: 16, right: 16, bottom: 40, left: 44 };
 const LEAST_HOURS = 12;
 const MOST_HOURS = 36;
 const LEAST_TIMES = 2.4;
+const DAY = 24;
+/** Room for the name of a day below the line. */
+const DAY_WIDTH = 90;
 
 type Point = { readonly hours: number; readonly times: number };
 type Line = { readonly id: string; readonly points: readonly Point[] };
@@ -35,14 +39,22 @@ export function BesideMark({ at }: { readonly at: number }) {
 
 export function BesideLines({
   jars,
+  over,
   summary,
 }: {
   readonly jars: readonly BesideLine[];
+  readonly over: "feed" | "days";
   readonly summary: string;
 }) {
   const [measured, width] = useWidth<HTMLDivElement>();
   const points = jars.flatMap(({ feeds }) => feeds.flatMap((feed) => feed.points));
-  const hours = Math.min(MOST_HOURS, Math.max(LEAST_HOURS, ...points.map((point) => point.hours)));
+  const last = Math.max(LEAST_HOURS, ...points.map((point) => point.hours));
+  const hours = over === "feed" ? Math.min(MOST_HOURS, last) : last;
+  const days = Math.max(1, Math.ceil(hours / DAY / Math.max(1, Math.floor(width / DAY_WIDTH))));
+  const ticks =
+    over === "feed"
+      ? scaleLinear([0, hours], [0, 1]).ticks(6)
+      : Array.from({ length: Math.floor(hours / DAY / days) + 1 }, (_, tick) => tick * days * DAY);
   const times = Math.max(LEAST_TIMES, ...points.map((point) => point.times)) + 0.1;
   const x = scaleLinear([0, hours], [MARGIN.left, width - MARGIN.right]);
   const y = scaleLinear([0.9, times], [HEIGHT - MARGIN.bottom, MARGIN.top]);
@@ -72,7 +84,7 @@ export function BesideLines({
               </text>
             </g>
           ))}
-          {x.ticks(6).map((tick) => (
+          {ticks.map((tick) => (
             <text
               key={tick}
               x={x(tick)}
@@ -81,7 +93,7 @@ export function BesideLines({
               fontSize={13}
               fill="var(--soft)"
             >
-              {drawingText.hoursSince(tick)}
+              {over === "feed" ? drawingText.hoursSince(tick) : drawingText.dayNumber(tick / DAY + 1)}
             </text>
           ))}
           {jars.map((jar, at) => {

@@ -45,6 +45,11 @@ export function when(at: string | number, now: string | number, zone: string): s
   return `${dayWord(at, now, zone)} ${clock(at, zone)}`;
 }
 
+/** `3 days`, `2.5 days`. */
+export function dayCount(days: number): string {
+  return days.toLocaleString(LOCALE, { style: "unit", unit: "day", unitDisplay: "long" });
+}
+
 /** `9 h 5 min`, `40 min`, `2 days`. */
 export function span(milliseconds: number): string {
   const minutes = Math.round(Math.abs(milliseconds) / MINUTE);

@@ -1,19 +1,24 @@
-/** By how much two jars differ, in hours or in per cent, and between what. */
+/** By how much two jars differ, in hours, days or per cent, and between what. */
 import type { Difference } from "../api/types";
 import { fromTo, percent } from "../lib/numbers";
-import { span } from "../lib/time";
+import { dayCount, span } from "../lib/time";
 
-const hours = (count: number) => span(Math.round(Math.abs(count) * 6) * 600_000);
-
-export function much({ measure, share, hours: late }: Difference): string {
-  return measure === "height" ? percent(Math.abs(share) * 100) : hours(late ?? 0);
+/** Hours to ten minutes, or, of what happens once in days, days to a half. */
+function long({ measure }: Difference, count: number): string {
+  const hours = Math.abs(count);
+  return measure === "awake" ? dayCount(Math.round(hours / 12) / 2) : span(Math.round(hours * 6) * 600_000);
 }
 
-export function bounds({ measure, low, high, share, hours: late }: Difference): string {
+export function much(one: Difference): string {
+  return one.measure === "height" ? percent(Math.abs(one.share) * 100) : long(one, one.hours ?? 0);
+}
+
+export function bounds(one: Difference): string {
+  const { measure, low, high, share, hours: late } = one;
   const ends = share < 0 ? [-high, -low] : [low, high];
   const [from, to] = ends.map((end) => Math.max(0, end)) as [number, number];
   const whole = late === null || share === 0 ? 0 : late / share;
   return measure === "height"
     ? fromTo(String(Math.round(from * 100)), percent(to * 100))
-    : fromTo(hours(from * whole), hours(to * whole));
+    : fromTo(long(one, from * whole), long(one, to * whole));
 }

@@ -1,1 +1,3 @@
 export { BesidePage } from "./Page";
+export { TrialPage } from "./TrialPage";
+export { TrialsPage } from "./TrialsPage";

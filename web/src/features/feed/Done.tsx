@@ -1,11 +1,15 @@
+import { useSearchParams } from "react-router";
+import { api } from "../../api/client";
 import type { FeedBody, OpenJar, Sheet } from "../../api/types";
 import { nowIso } from "../../lib/clock";
 import { times } from "../../lib/numbers";
+import { afterInRound, nextInRound } from "../../lib/round";
 import { clock, dateWords, when } from "../../lib/time";
 import { Button, ButtonLink } from "../../ui/button";
 import { commonText, FLOUR_WORDS, feedText, ratioWords } from "../../words";
 
 export type Fed = {
+  readonly jarId: string;
   readonly feed: FeedBody;
   readonly sheet: Sheet;
   readonly waits: boolean;
@@ -50,11 +54,29 @@ export function Done({ opened, fed }: { readonly opened: OpenJar; readonly fed: 
         </p>
       </section>
       <div className="flex flex-wrap gap-3 print:hidden">
-        <ButtonLink look="act" to={`/?jar=${jar.id}`}>
-          {commonText.toTheKitchen}
-        </ButtonLink>
+        <GoOn jarId={jar.id} />
         <Button onClick={() => window.print()}>{feedText.printTheLabel}</Button>
       </div>
     </div>
+  );
+}
+
+/** Home, or in a round over a few jars to the next of them. */
+function GoOn({ jarId }: { readonly jarId: string }) {
+  const [search] = useSearchParams();
+  const round = search.get("round");
+  const kitchen = api.useQuery("get", "/api/kitchen", {}, { enabled: round !== null });
+  if (!round)
+    return (
+      <ButtonLink look="act" to={`/?jar=${jarId}`}>
+        {commonText.toTheKitchen}
+      </ButtonLink>
+    );
+  const next = nextInRound(jarId, round);
+  const name = kitchen.data?.jars.find(({ jar }) => jar.id === next)?.jar.name;
+  return (
+    <ButtonLink look="act" to={afterInRound("feed", jarId, round, search.get("trial"))}>
+      {next ? feedText.nextFeed(name ?? "") : feedText.backToTheJars}
+    </ButtonLink>
   );
 }

@@ -32,7 +32,8 @@ export function FeedPage({ editing }: { readonly editing?: LogEntry }) {
     return <NotOpen jarId={jarId} error={opened.error} onRetry={() => void opened.refetch()} />;
   if (editing?.entry.kind === "feed")
     return <EditFeed opened={opened.data} editing={editing} feed={editing.entry} />;
-  if (fed) return <Done opened={opened.data} fed={fed} />;
+  // In a round the next jar's walk follows on this very page.
+  if (fed?.jarId === jarId) return <Done opened={opened.data} fed={fed} />;
   const { move } = opened.data.assessment.next_move;
   if (move === "bin" || move === "binned") return <NotToBeFed opened={opened.data} />;
   return <FeedWalk key={jarId} opened={opened.data} onFed={setFed} />;

@@ -52,7 +52,7 @@ export function useSaving(
         label: commonText.undo,
         run: () => void withdrawEntry(draft.id, feedText.undoingAFeedOf(jar.name)),
       });
-    onFed({ feed, sheet, waits });
+    onFed({ jarId: jar.id, feed, sheet, waits });
   };
   const conflict = problems.find((problem) => problem.code === "fed_meanwhile") ?? null;
   return { problems, busy, save, conflict };

@@ -104,8 +104,23 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
           </ButtonLink>
         </p>
       )}
+      <SideBySide />
     </div>
   );
+}
+
+/** What is raised side by side, where anything is. */
+function SideBySide() {
+  const found = api.useQuery("get", "/api/trials", {}, { staleTime: 60_000, retry: false });
+  const running = found.data?.filter(({ ended_at: ended }) => ended === null) ?? [];
+  return running.map(({ id, name }) => (
+    <p key={id} className="mt-4 flex flex-wrap items-center gap-x-4 border-s-4 border-water ps-4">
+      <span>{kitchenText.sideBySideRuns(name)}</span>
+      <ButtonLink look="plain" to={`/trials/${id}`}>
+        {kitchenText.seeHowTheyStand}
+      </ButtonLink>
+    </p>
+  ));
 }
 
 // Sooner than this a baker had better buy some.

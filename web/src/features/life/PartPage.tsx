@@ -1,7 +1,7 @@
 import type { FormEvent } from "react";
 import { useSearchParams } from "react-router";
 import type { Flour, NewJar, OpenJar, PutBackBody, UseBody, UsedFor } from "../../api/types";
-import { planJar } from "../../api/writes";
+import { beginTrial, planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
@@ -12,11 +12,20 @@ import { RecordEnd } from "../../parts/log-form";
 import { OfJar } from "../../parts/of-jar";
 import { useRecording } from "../../parts/recording";
 import { ButtonLink } from "../../ui/button";
-import { Choice } from "../../ui/choice";
+import { Choice, Choices } from "../../ui/choice";
 import { NumberField, TextField } from "../../ui/field";
-import { commonText, FLOUR_WORDS, lifeText, problemAt, termWords, USED_FOR_WORDS } from "../../words";
+import {
+  commonText,
+  FLOUR_WORDS,
+  lifeText,
+  problemAt,
+  termWords,
+  trialText,
+  USED_FOR_WORDS,
+} from "../../words";
 
-const USES = Object.keys(USED_FOR_WORDS) as UsedFor[];
+// What goes into the discard jar comes of a feed, or of the end of a jar.
+const USES = (Object.keys(USED_FOR_WORDS) as UsedFor[]).filter((one) => one !== "discard_jar");
 /** Of these a jar of its own comes. */
 const OWN_JAR: ReadonlySet<UsedFor> = new Set(["spare", "split"]);
 const USUAL_G: Partial<Record<UsedFor, string>> = { spare: "20", gift: "25", flakes: "30", split: "30" };
@@ -27,19 +36,40 @@ const DIFFERENCES = (Object.keys(lifeText.differs) as Difference[]).map((value) 
   value,
   label: lifeText.differs[value],
 }));
-const RATIOS = [1, 2, 5].map((parts) => ({ value: String(parts), label: `1:${parts}:${parts}` }));
+const ratioName = (parts: string | number) => `1:${parts}:${parts}`;
+const RATIOS = [1, 2, 5].map((parts) => ({ value: String(parts), label: ratioName(parts) }));
+const MOST_SPLITS = 3;
 
 type Draft = {
   readonly usedFor: UsedFor;
   readonly differs: Difference;
-  readonly flour: Flour;
-  readonly ratio: string;
+  /** What each jar that is split off has otherwise; of a place one, as typed. */
+  readonly flours: readonly Flour[];
+  readonly ratios: readonly string[];
   readonly warmth: string;
+  /** For each of them. */
   readonly g: string;
   readonly name: string;
   readonly when: When;
   readonly note: string;
+  /** Of the jars that come of it, and of the trial that they are with the jar itself. */
+  readonly ids: readonly [string, string, string];
+  readonly trial: string;
 };
+
+/** What one jar that is split off has otherwise. */
+type Otherwise = { readonly flour?: Flour; readonly ratio?: string };
+
+function otherwiseOf(draft: Draft): Otherwise[] {
+  if (draft.usedFor !== "split") return [{}];
+  const several = {
+    flour: draft.flours.map((flour) => ({ flour })),
+    ratio: draft.ratios.map((ratio) => ({ ratio })),
+    nothing: [{}],
+    place: [{}],
+  }[draft.differs];
+  return several.length > 0 ? several : [{}];
+}
 
 /** Some of it is taken out: for a dough, as a gift, a spare, flakes, another jar. Or a levain goes back into it. */
 export function PartPage() {
@@ -52,24 +82,25 @@ export function PartPage() {
 }
 
 /** The jar that comes of a spare or a split: fed by the jar's own flour, and kept in the fridge. */
-function jarOf(opened: OpenJar, draft: Draft, at: string): NewJar {
+function jarOf(opened: OpenJar, draft: Draft, at: string, number: number, otherwise: Otherwise): NewJar {
   const { jar, assessment } = opened;
   const { stands, in_jar: held } = assessment;
   const blend = Object.fromEntries((held?.flours ?? []).map((part) => [part.flour, part.g]));
   const spare = draft.usedFor === "spare";
   const seed = asSent(draft.g) ?? 20;
   // A split differs in one thing, so that what comes of it can be told.
-  const only = (what: Difference) => !spare && draft.differs === what;
-  const flours = only("flour") ? { [draft.flour]: 1 } : blend;
+  const elsewhere = !spare && draft.differs === "place";
+  const flours = otherwise.flour ? { [otherwise.flour]: 1 } : blend;
+  const named = draft.name.trim() || lifeText.asItsOwnJar(jar.name);
   return {
-    id: newId(),
-    name: draft.name.trim() || lifeText.asItsOwnJar(jar.name),
+    id: draft.ids[number] ?? newId(),
+    name: number === 0 && otherwiseOf(draft).length === 1 ? named : `${named}, ${otherwiseName(otherwise)}`,
     family: "wake_and_keep",
     method: null,
     choices: {
       way: spare ? "fridge" : "counter",
       seed_grams: seed,
-      flour_parts: only("ratio") ? Number(draft.ratio) : 1,
+      flour_parts: otherwise.ratio ? Number(otherwise.ratio) : 1,
       ...(spare ? { cold_days: 28 } : {}),
       ...(Object.keys(flours).length > 0 ? { blend: flours } : {}),
     },
@@ -79,14 +110,18 @@ function jarOf(opened: OpenJar, draft: Draft, at: string): NewJar {
     flare: stands.vessel.flare,
     scale_step: jar.scale_step,
     size: 1,
-    warmth_c: only("place") ? (asSent(draft.warmth) ?? stands.warmth_c) : stands.warmth_c,
-    night_c: only("place") ? null : stands.night_c,
+    warmth_c: elsewhere ? (asSent(draft.warmth) ?? stands.warmth_c) : stands.warmth_c,
+    night_c: elsewhere ? null : stands.night_c,
     ready_after: jar.ready_after,
     by_earlier_jars: true,
     starts_at: at,
     mother: jar.id,
     came_by: draft.usedFor,
   };
+}
+
+function otherwiseName({ flour, ratio }: Otherwise): string {
+  return flour ? FLOUR_WORDS[flour] : ratio ? ratioName(ratio) : "";
 }
 
 function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: UsedFor }) {
@@ -96,17 +131,19 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
   const [bake] = assessment.bakes;
   const [search] = useSearchParams();
   const carried = search.get("g");
-  const key = carried ? `part.${jar.id}.${carried}` : `part.${jar.id}`;
+  const key = carried ? `part.2.${jar.id}.${carried}` : `part.2.${jar.id}`;
   const [draft, setDraft, clear] = useDraft<Draft>(key, () => ({
     usedFor: asked,
     differs: "nothing",
-    flour: "white",
-    ratio: "2",
+    flours: [],
+    ratios: [],
     warmth: "",
     g: carried ?? (bake && asked === "dough" ? String(bake.grams) : (USUAL_G[asked] ?? "")),
     name: "",
     when: NOW,
     note: "",
+    ids: [newId(), newId(), newId()],
+    trial: newId(),
   }));
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const kept = { path: `/jars/${jar.id}/part`, key, clear, draft };
@@ -115,24 +152,37 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
   const save = (event: FormEvent) => {
     event.preventDefault();
     const at = momentOf(draft.when, nowMs(), zone);
+    const others = own ? otherwiseOf(draft) : [];
+    const each = asSent(draft.g);
     const body: UseBody = {
       kind: "use",
       at,
-      g: asSent(draft.g) ?? (null as unknown as number),
+      g: each === null ? (null as unknown as number) : each * Math.max(1, others.length),
       used_for: draft.usedFor,
       bake: draft.usedFor === "dough" ? (bake?.id ?? null) : null,
       note: draft.note,
     };
     const told = termWords(body, now, zone);
-    const daughter = own ? jarOf(opened, draft, at) : null;
+    const daughters = others.map((one, number) => jarOf(opened, draft, at, number, one));
+    const [daughter] = daughters;
+    const tried = draft.usedFor === "split" && draft.differs !== "nothing";
     const setUp = async () => {
       if (!daughter) return null;
-      const made = await planJar(daughter, commonText.newJarNamed(daughter.name), null);
-      return made.kind === "saved" ? `/jars/${daughter.id}` : null;
+      if (!tried) {
+        const made = await planJar(daughter, commonText.newJarNamed(daughter.name), null);
+        return made.kind === "saved" ? `/jars/${daughter.id}` : null;
+      }
+      // With the jar that they came out of they are raised side by side.
+      const name = trialText.named([jar.name, ...daughters.map((one) => one.name)]).slice(0, 60);
+      const jars = [{ jar: jar.id, yeast: false }, ...daughters.map((one) => ({ new: one, yeast: false }))];
+      const made = await beginTrial({ id: draft.trial, name, jars }, trialText.beginning(name), null);
+      return made.kind === "saved" ? `/trials/${draft.trial}` : null;
     };
     void record(
       body,
-      daughter ? lifeText.madeAndNoted(daughter.name) : `${told.title}: ${told.line}.`,
+      daughter
+        ? lifeText.madeAndNoted(daughters.map((one) => one.name).join(", "))
+        : `${told.title}: ${told.line}.`,
       setUp,
     );
   };
@@ -220,19 +270,19 @@ function Differs({
         onChange={(differs) => differs && set({ differs })}
       />
       {draft.differs === "flour" && (
-        <Choice
+        <Choices
           label={lifeText.kindOfFlour}
           items={FLOURS}
-          value={draft.flour}
-          onChange={(flour) => flour && set({ flour })}
+          value={draft.flours}
+          onChange={(flours) => set({ flours: flours.slice(-MOST_SPLITS) })}
         />
       )}
       {draft.differs === "ratio" && (
-        <Choice
+        <Choices
           label={lifeText.flourToSeed}
           items={RATIOS}
-          value={draft.ratio}
-          onChange={(ratio) => ratio && set({ ratio })}
+          value={draft.ratios}
+          onChange={(ratios) => set({ ratios: ratios.slice(-MOST_SPLITS) })}
         />
       )}
       {draft.differs === "place" && (

@@ -1,10 +1,11 @@
-import type { FormEvent } from "react";
+import { type FormEvent, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { BUBBLE_PICTURES, THICKNESS_PICTURES, TOP_PICTURES } from "../../drawing/glyphs";
+import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
-import { useDraft } from "../../lib/store";
+import { readStored, useDraft } from "../../lib/store";
 import { WhenAndNote } from "../../parts/log-form";
 import { NotOpen } from "../../parts/not-open";
 import { Button } from "../../ui/button";
@@ -25,7 +26,7 @@ import { asSeen, boundsOf, draftOf, emptyLook, fromSeen, type LookDraft, lineOf 
 import { LevelPart } from "./LevelPart";
 import { lastSeen, likelyFirst, type Uses, usesOf } from "./likely";
 import { PhotoPart } from "./PhotoPart";
-import { draftKey, useSaving } from "./saving";
+import { BEFORE_IN_ROUND, draftKey, type SeenBefore, useSaving } from "./saving";
 
 const BUBBLES = choiceItems(BUBBLE_WORDS, BUBBLE_PICTURES);
 const TOPS = choiceItems(TOP_WORDS, TOP_PICTURES, TOP_HINTS);
@@ -62,7 +63,7 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
     editing?.entry.kind === "look" ? draftOf(editing, editing.entry, zone) : emptyLook(),
   );
   const round = search.get("round");
-  const { problems, busy, save } = useSaving(opened, editing, clear, round);
+  const { problems, busy, save } = useSaving(opened, editing, clear, round, search.get("trial"));
   const set = (part: Partial<LookDraft>) => setDraft({ ...draft, ...part });
   const overflowed = problems.some((one) => one.code === "level_above_rim" && one.field.startsWith("level"));
   const line = lineOf(opened);
@@ -80,7 +81,12 @@ function LookForm({ opened, editing }: { readonly opened: OpenJar; readonly edit
       <p className="mt-1 text-soft">
         {round ? lookText.oneJarAfterAnotherLevel : lookText.levelFirstBeforeAnyStirring}
       </p>
-      {!editing && <SameAgain opened={opened} busy={busy} onSame={(same) => void save(same)} />}
+      {!editing && (
+        <div className="mt-4 flex flex-wrap gap-3">
+          <SameAgain opened={opened} busy={busy} onSame={(same) => void save(same)} />
+          {round && <AsBefore name={jar.name} set={set} />}
+        </div>
+      )}
       <div className="mt-6 grid gap-x-12 gap-y-8 md:grid-cols-[auto_1fr]">
         <LevelPart
           opened={opened}
@@ -147,8 +153,30 @@ function SameAgain({
   const level = times === null ? "" : String(fromSeen(asSeen(times, line), "times", line));
   const same = { ...emptyLook(), level, bubbles, top, smell, thickness };
   return (
-    <Button className="mt-4" disabled={busy} onClick={() => onSame(same)}>
+    <Button disabled={busy} onClick={() => onSame(same)}>
       {lookText.nothingChanged}
+    </Button>
+  );
+}
+
+/** So long what was seen of the jar before is what is seen in the same round. */
+const ONE_ROUND_MS = 30 * 60_000;
+
+/** What was seen of the jar before in this round is seen here too: all but the level with one press. */
+function AsBefore({
+  name,
+  set,
+}: {
+  readonly name: string;
+  readonly set: (part: Partial<LookDraft>) => void;
+}) {
+  const [before] = useState(() => readStored<SeenBefore>(BEFORE_IN_ROUND));
+  if (!before || before.name === name || nowMs() - before.atMs > ONE_ROUND_MS) return null;
+  const { bubbles, top, smell, thickness } = before;
+  if (!bubbles && !thickness && top.length === 0 && smell.length === 0) return null;
+  return (
+    <Button onClick={() => set({ bubbles, top, smell, thickness })}>
+      {lookText.asAtTheOther(before.name)}
     </Button>
   );
 }

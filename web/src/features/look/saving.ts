@@ -5,6 +5,7 @@ import type { LogEntry, OpenJar, Problem } from "../../api/types";
 import { amendEntry, recordEntry, sendPhoto, withdrawEntry } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { typed } from "../../lib/numbers";
+import { afterInRound, WHOLE_SHELF } from "../../lib/round";
 import { draftKey as keptAs, writeStored } from "../../lib/store";
 import { draftKeyOf } from "../../parts/amending";
 import { useSay } from "../../ui/toast";
@@ -22,6 +23,7 @@ export function useSaving(
   editing: LogEntry | null,
   clear: () => void,
   round: string | null,
+  trial: string | null,
 ) {
   const { jar, time_zone: zone } = opened;
   const back = useLocation().state as { readonly problems?: readonly Problem[] } | null;
@@ -50,6 +52,7 @@ export function useSaving(
         drawn.draw(jar.id, look, isLevel ? byVolume(toSeen(level, draft.unit, line), line) : null);
       }
       clear();
+      if (round) writeStored(BEFORE_IN_ROUND, seenAt(jar.name, draft));
       await navigate(editing ? `/jars/${jar.id}` : (nextOf(round) ?? `/?jar=${jar.id}`));
     };
     // What the server takes its time over is drawn at once; what it then refuses comes back as it was typed.
@@ -79,12 +82,7 @@ export function useSaving(
   /** In a round, the jar on the shelf after this one; of jars side by side the next of them, and at last their page. */
   const nextOf = (going: string | null): string | null => {
     if (going === null) return null;
-    if (going !== WHOLE_SHELF) {
-      const [plain, ...others] = going.split(",");
-      const after = [plain, ...others][[plain, ...others].indexOf(jar.id) + 1];
-      const group = new URLSearchParams(others.map((id) => ["other", id]));
-      return after ? `/jars/${after}/look?round=${going}` : `/jars/${plain}/beside?${group}`;
-    }
+    if (going !== WHOLE_SHELF) return afterInRound("look", jar.id, going, trial);
     const shelf = (kitchen.data?.jars ?? []).filter((one) => one.in_jar && !one.binned_at);
     const next = shelf[shelf.findIndex((one) => one.jar.id === jar.id) + 1];
     return next ? `/jars/${next.jar.id}/look?round=${going}` : "/";
@@ -92,14 +90,22 @@ export function useSaving(
   return { problems, busy, save };
 }
 
-/** What a round goes over, if not the jars whose ids it names. */
-const WHOLE_SHELF = "1";
-
 /** A press is answered within a tenth of a second: so long the server's own word is waited for. */
 const ANSWERED_WITHIN_MS = 60;
 
 function slow(): Promise<null> {
   return new Promise((resolve) => setTimeout(() => resolve(null), ANSWERED_WITHIN_MS));
+}
+
+/** What was seen of the jar before in a round, but for its level: jars side by side are often alike. */
+export type SeenBefore = Pick<LookDraft, "bubbles" | "top" | "smell" | "thickness"> & {
+  readonly name: string;
+  readonly atMs: number;
+};
+export const BEFORE_IN_ROUND = "round.before";
+
+function seenAt(name: string, { bubbles, top, smell, thickness }: LookDraft): SeenBefore {
+  return { name, atMs: nowMs(), bubbles, top, smell, thickness };
 }
 
 function photoOf(draft: LookDraft, { id, points }: NonNullable<LookDraft["photo"]>, at: string) {

@@ -1,11 +1,12 @@
 import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api } from "../../api/client";
-import type { BegunAs, Catalogue, FamilyCode, Jar, Origin, Problem } from "../../api/types";
-import { planJar } from "../../api/writes";
+import type { BegunAs, Catalogue, FamilyCode, Jar, NewJar, Origin, Problem } from "../../api/types";
+import { beginTrial, planJar } from "../../api/writes";
 import { nowMs } from "../../lib/clock";
 import { useTitle } from "../../lib/hooks";
 import { list } from "../../lib/numbers";
+import { useDraft } from "../../lib/store";
 import { HoursPart } from "../../parts/hours";
 import { NotSaved } from "../../parts/not-saved";
 import { useStations } from "../../parts/place";
@@ -15,7 +16,7 @@ import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
 import { WhenField } from "../../ui/when-field";
-import { commonText, newJarText, OPTION_WORDS, problemAt } from "../../words";
+import { commonText, newJarText, OPTION_WORDS, problemAt, severalText, trialText } from "../../words";
 import { apartFrom } from "./apart";
 import { Line, Usual } from "./Board";
 import { type Choosing, useChosen } from "./choosing";
@@ -26,7 +27,9 @@ import { MethodFile } from "./MethodFile";
 import { Options } from "./Options";
 import { OtherStarts } from "./OtherStarts";
 import { InShort, Preview } from "./Preview";
+import { Several, useValueNames } from "./Several";
 import { SideBySide } from "./SideBySide";
+import { noSeveral, othersOf, type SeveralDraft, valuesOf } from "./several";
 
 const BEGUN = [
   { value: "fed", label: newJarText.fedAsThisWayAsks },
@@ -71,6 +74,7 @@ export function NewJarPage() {
   const draftKey = [DRAFT_KEY, like ?? from].filter(Boolean).join(".");
   const led = like === null && !search.has("all");
   const plain = model.data && search.has("beside") ? model.data.jar : null;
+  const several = search.has("several");
   return (
     <NewJarForm
       key={draftKey}
@@ -79,52 +83,79 @@ export function NewJarPage() {
       begun={begun}
       led={led}
       plain={plain}
+      severalFirst={several}
     />
   );
 }
 
-/** Puts the jar on the shelf; one that was begun some time ago with what was done since. */
+/** Puts the jar on the shelf, or several at once; one that was begun some time ago with what was done since. */
 function usePlanning(
-  { draft, family, zone, longAgo, clear, origin }: Choosing,
+  { draft, zone, longAgo, clear, origin }: Choosing,
+  { families }: Catalogue,
   begunAs: BegunAs,
   draftKey: string,
   led: boolean,
   plain: Jar | null,
+  clearSeveral: () => void,
 ) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const say = useSay();
   const stations = useStations();
-  const save = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    setProblems([]);
+  const newJar = (one: JarDraft): NewJar => {
     // A thermometer that was withdrawn since, as a jar begun again may have, is left out.
-    const station = stations.data?.find(({ id }) => id === draft.thermometer);
-    const jar = {
-      ...jarOf(draft, family, nowMs(), zone),
+    const station = stations.data?.find(({ id }) => id === one.thermometer);
+    const family = families.find(({ code }) => code === one.family);
+    if (!family) throw new Error(`there is no family ${one.family}`);
+    return {
+      ...jarOf(one, family, nowMs(), zone),
       thermometer: station?.id ?? null,
       begun: longAgo ? begunAs : null,
     };
-    const outcome = await planJar(jar, commonText.newJarNamed(jar.name), {
-      path: led ? "/new" : "/new?all=1",
-      draft: draftKey,
-      value: draft,
-    });
+  };
+  /** `others` stand beside it, each with its one difference. */
+  const save = async (several: SeveralDraft, others: readonly JarDraft[], name: string) => {
+    setBusy(true);
+    setProblems([]);
+    const jar = newJar(draft);
+    const reopen = { path: led ? "/new" : "/new?all=1", draft: draftKey, value: draft };
+    const yeast = several.differs === "yeast";
+    const trial = {
+      id: several.trial,
+      name: (plain ? trialText.named([plain.name, jar.name]) : name).slice(0, 60),
+      jars: [
+        ...(plain ? [{ jar: plain.id, yeast: false }] : []),
+        { new: jar, yeast: false },
+        ...others.map((one) => ({ new: newJar(one), yeast })),
+      ],
+    };
+    const alone = trial.jars.length === 1;
+    const outcome = alone
+      ? await planJar(jar, commonText.newJarNamed(jar.name), reopen)
+      : await beginTrial(trial, trialText.beginning(trial.name), reopen);
     setBusy(false);
     if (outcome.kind === "refused") {
-      setProblems(outcome.problems);
+      setProblems(outcome.problems.map((one) => ofForm(one, plain ? 1 : 0)));
       return;
     }
     clear();
+    clearSeveral();
     if (outcome.kind === "waiting") say(commonText.keptOnThisDeviceIt);
-    const shelf = plain ? `/jars/${plain.id}/beside?other=${draft.id}` : `/?jar=${draft.id}`;
+    const shelf = alone ? `/?jar=${draft.id}` : `/trials/${several.trial}`;
     const planned = led && origin === "asleep" ? `/jars/${draft.id}/bake` : shelf;
     await navigate(outcome.kind === "waiting" ? "/" : planned);
   };
   return { problems, busy, save };
 }
+
+/** What is wrong with the jar of the form stands at its fields, as if it were the only one. */
+function ofForm(problem: Problem, place: number): Problem {
+  const own = `jars.${place}.`;
+  return problem.field.startsWith(own) ? { ...problem, field: problem.field.slice(own.length) } : problem;
+}
+
+const OF_OTHERS = /^jars\.\d+\./;
 
 function NewJarForm({
   catalogue,
@@ -132,7 +163,10 @@ function NewJarForm({
   draftKey,
   led,
   plain,
+  severalFirst,
 }: {
+  /** Whether the baker came to set up several jars. */
+  readonly severalFirst: boolean;
   /** The jar beside which it is to stand, to differ from it in one thing. */
   readonly plain: Jar | null;
   /** One question a screen. */
@@ -145,18 +179,34 @@ function NewJarForm({
   const choosing = useChosen(catalogue, draftKey, begun);
   const { draft, set, rested, restedFamily, family, zone } = choosing;
   const [begunAs, setBegunAs] = useState<BegunAs>("fed");
-  const { problems, busy, save } = usePlanning(choosing, begunAs, draftKey, led, plain);
+  const [several, setSeveral, clearSeveral] = useDraft<SeveralDraft>(`${draftKey}.several`, noSeveral);
+  const nameOf = useValueNames(choosing, several);
+  const others = plain || led ? [] : othersOf(draft, catalogue.families, several, nameOf);
+  const { problems, busy, save } = usePlanning(
+    choosing,
+    catalogue,
+    begunAs,
+    draftKey,
+    led,
+    plain,
+    clearSeveral,
+  );
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const said = [draft.name, ...valuesOf(several).map(nameOf)].join(" · ");
+    await save(several, others, said);
+  };
   const error = (...fields: string[]) => problemAt(problems, ...fields);
   const codes: string[] = family.options.map((option) => option.code);
   if (led)
     return (
-      <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
+      <form onSubmit={(event) => void submit(event)} noValidate className="pt-6">
         <h1 className="text-xl text-soft">{newJarText.aNewJar}</h1>
         <Led catalogue={catalogue} choosing={choosing} problems={problems} busy={busy} allHref="?all=1" />
       </form>
     );
   return (
-    <form onSubmit={(event) => void save(event)} noValidate className="pt-6">
+    <form onSubmit={(event) => void submit(event)} noValidate className="pt-6">
       <h1 className="text-3xl">{plain ? newJarText.oneBeside(plain.name) : newJarText.aNewJar}</h1>
       {plain && <Apart plain={plain} begun={begun} draft={draft} />}
       <div className="mt-6 grid gap-10 md:grid-cols-[1fr_22rem]">
@@ -171,8 +221,16 @@ function NewJarForm({
             onChange={(event) => set({ name: event.target.value })}
             error={error("name")}
           />
+          {!plain && (
+            <Several
+              {...{ catalogue, choosing, several }}
+              set={setSeveral}
+              problems={problems.filter(({ field }) => OF_OTHERS.test(field))}
+              open={severalFirst}
+            />
+          )}
           <NotSaved
-            problems={problems}
+            problems={problems.filter(({ field }) => !OF_OTHERS.test(field))}
             shown={[...SHOWN, ...codes, ...codes.map((code) => `choices.${code}`)]}
             title={newJarText.notPlannedYet}
           />
@@ -182,7 +240,11 @@ function NewJarForm({
       <div className="sticky bottom-0 bg-paper py-3">
         <InShort draft={rested} family={restedFamily} zone={zone} />
         <Button type="submit" look="act" disabled={busy} className="w-full sm:w-auto sm:px-10">
-          {busy ? newJarText.planning : newJarText.putItOnTheShelf}
+          {busy
+            ? newJarText.planning
+            : others.length > 0
+              ? severalText.putThemOnTheShelf(others.length + 1)
+              : newJarText.putItOnTheShelf}
         </Button>
       </div>
     </form>

@@ -11,6 +11,7 @@ const LATE: Difference = {
   hours: 1.5,
   surety: "surely",
   more_feeds: null,
+  at_least: false,
 };
 const line = (part: Partial<Difference>) => differenceLine({ ...LATE, ...part }, "Dark", "Plain");
 

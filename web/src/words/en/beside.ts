@@ -1,7 +1,8 @@
 /** Jars side by side: what differs between them, what that did, and how sure it is. */
-import type { Apart, Difference } from "../../api/types";
+import type { Apart, Difference, SmellApart, Yardstick } from "../../api/types";
 import { list } from "../../lib/numbers";
 import { bounds, much } from "../differences";
+import { SMELL_WORDS } from "./looks";
 
 export const besideText = {
   sideBySide: "Side by side",
@@ -32,13 +33,22 @@ export const besideText = {
   print: "Print this page",
   beginOne: "Begin one beside it, with one difference",
   needsTwo: "There is only one jar on the shelf.",
+  holds: "Holds for",
+  awakeAfter: "Awake after",
+  sinceEachFeed: "Since each feed",
+  overAllDays: "Over all days",
+  howTheLinesStand: "Lines",
+  linesOverDays: (names: string) =>
+    `Levels over all days, each jar from its own first mix: ${names}. The table below says what they come to.`,
 };
 
 const APART_WORDS: Record<Apart, string> = {
   flour: "their flour",
   liquid: "their liquid",
   ratio: "their ratio",
+  rhythm: "their rhythm",
   thickness: "their thickness",
+  yeast: "a pinch of baker's yeast",
   place: "where they stand",
   way: "their way",
   start: "when they began",
@@ -61,9 +71,34 @@ export function apartLine(apart: readonly Apart[]): string {
     : `They differ in more than one thing: ${named}. Which of them did it cannot be told apart.`;
 }
 
-const DOES = { to_double: "doubles", to_peak: "peaks", height: "rises" } as const;
-const MORE = { to_double: "later", to_peak: "later", height: "higher" } as const;
-const LESS = { to_double: "sooner", to_peak: "sooner", height: "lower" } as const;
+const DOES: Record<Yardstick, string> = {
+  to_double: "doubles",
+  to_peak: "peaks",
+  height: "rises",
+  holds: "holds its height",
+  awake: "was awake",
+};
+const MORE: Record<Yardstick, string> = {
+  to_double: "later",
+  to_peak: "later",
+  height: "higher",
+  holds: "longer",
+  awake: "later",
+};
+const LESS: Record<Yardstick, string> = {
+  to_double: "sooner",
+  to_peak: "sooner",
+  height: "lower",
+  holds: "less long",
+  awake: "sooner",
+};
+const MEASURED: Record<Yardstick, string> = {
+  to_double: "how soon it doubles",
+  to_peak: "how soon it peaks",
+  height: "how high it rises",
+  holds: "how long it holds its height",
+  awake: "how soon it was awake",
+};
 
 function more(feeds: number | null): string {
   if (feeds === null) return "More feeds alone would hardly settle it.";
@@ -76,14 +111,36 @@ function more(feeds: number | null): string {
 export function differenceLine(one: Difference, name: string, plain: string): string {
   const way = one.share < 0 ? LESS[one.measure] : MORE[one.measure];
   const does = DOES[one.measure];
+  if (one.at_least) {
+    const [first, last] = one.share < 0 ? [name, plain] : [plain, name];
+    return `${first} is awake, and ${last} is not yet, ${much(one)} on: ${last} is surely later.`;
+  }
   switch (one.surety) {
     case "surely":
       return `${name} ${does} ${much(one)} ${way} than ${plain}, surely: ${bounds(one)}.`;
     case "likely":
-      return `${name} likely ${does} ${way} than ${plain}, by about ${much(one)}. ${more(one.more_feeds)}`;
+      return `${name} likely ${does} ${way} than ${plain}, by about ${much(one)}. ${once(one)}`;
     case "no_matter":
       return `${name} ${does} as ${plain} does, surely to within a tenth.`;
     case "open":
-      return `Whether ${name} ${does} ${LESS[one.measure]} or ${MORE[one.measure]} than ${plain} cannot be told yet. ${more(one.more_feeds)}`;
+      return `Whether ${name} ${does} ${LESS[one.measure]} or ${MORE[one.measure]} than ${plain} cannot be told yet. ${once(one)}`;
   }
+}
+
+/** A jar wakes once: no further feed tells more of it. */
+function once({ measure, more_feeds: feeds }: Difference): string {
+  return measure === "awake" ? "A jar wakes only once: more jars would tell, more feeds not." : more(feeds);
+}
+
+/** What cannot be told of a jar, and would not be by more feeds, in one sentence. */
+export function openLine(measures: readonly Yardstick[], name: string, plain: string): string {
+  const named = list(measures.map((one) => MEASURED[one]));
+  return `Too near ${plain} to be told of ${name}: ${named}. More feeds alone would hardly settle it.`;
+}
+
+/** `Moth smells of vinegar more often than Harbour, surely: at 6 of 8 feeds, against 1 of 9.` */
+export function smellLine(one: SmellApart, name: string, plain: string): string {
+  const often = one.feeds * one.plain_of > one.plain_feeds * one.of ? "more often" : "less often";
+  const counts = `at ${one.feeds} of ${one.of} feeds, against ${one.plain_feeds} of ${one.plain_of}`;
+  return `${name} smells ${often} than ${plain} of this, surely: ${SMELL_WORDS[one.smell]} (${counts}).`;
 }

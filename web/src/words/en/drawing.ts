@@ -4,6 +4,7 @@ export const drawingText = {
   riseLineScrolls: "Rise line, scrolls sideways",
   doubled: "doubled",
   now: "now",
+  dayNumber: (day: number) => `day ${day}`,
   hoursSince: (hours: number) => `${hours} h`,
   aThinFlatFilmIn: "a thin flat film in folds",
   raisedTuftsWithHairs: "raised tufts with hairs",

@@ -11,6 +11,8 @@ export const feedText = {
   next2: (when: string | number) => ` · next ${when}`,
   lineHoldThisEdgeAt: (times: string | number) =>
     `line: hold this edge at the top of the mix · doubled at ${times} its height`,
+  nextFeed: (name: string) => `Next: feed ${name}`,
+  backToTheJars: "Back to the jars side by side",
   printTheLabel: "Print the label",
   changeAFeedOf: (name: string | number) => `Change a feed of ${name}`,
   kept: "Kept",

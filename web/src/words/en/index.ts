@@ -39,6 +39,7 @@ export * from "./sheet";
 export * from "./sights";
 export * from "./signs";
 export * from "./tasks";
+export * from "./trials";
 export * from "./ui";
 export * from "./usual";
 export * from "./weighing";

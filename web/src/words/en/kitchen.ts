@@ -40,6 +40,8 @@ export const kitchenText = {
   seeWhy: (name: string | number) => `See why, and mend ${name}`,
   jars: "Jars",
   lookAtAllOneAfter: (count: string | number) => `Look at all ${count}, one after another`,
+  sideBySideRuns: (name: string) => `Side by side: ${name}`,
+  seeHowTheyStand: "See how they stand",
   sideBySide: "Hold jars side by side",
   seeTheShelf: "See the flour",
   lookAtIt: "something is wrong with it",

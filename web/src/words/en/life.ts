@@ -45,6 +45,7 @@ export const USED_FOR_WORDS: Record<UsedFor, string> = {
   flakes: "for drying",
   split: "split off",
   other_jar: "into another jar",
+  discard_jar: "into the discard jar",
 };
 
 export const WHERE_WORDS: Record<Where, (celsius: number) => string> = {
@@ -247,6 +248,7 @@ export const lifeText = {
     ],
     split: ["Put it into the second jar, one spatula each.", "Change one thing only, and you learn from it."],
     other_jar: ["Stir it into the other jar, and note there what went in."],
+    discard_jar: ["Into the covered, labelled jar in the fridge.", "Always baked or cooked through."],
   } satisfies Record<UsedFor, readonly string[]>,
   dried: "Dried of it",
   driesUntil: (from: string, to: string, keeps: string) =>

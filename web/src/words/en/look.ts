@@ -32,6 +32,7 @@ export const lookText = {
   levelFirstBeforeAnyStirring: "Level first, before any stirring. Leave out what you did not look at.",
   saveNextJar: "Save, next jar",
   saveTheLook: "Save the look",
+  asAtTheOther: (name: string) => `As at ${name}, but for the level`,
   nothingChanged: "Nothing changed",
   thicknessTipped: "Thickness, tipped",
   ofTheJarOrBeside: "Of the jar, or beside it.",

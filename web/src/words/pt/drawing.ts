@@ -6,6 +6,7 @@ export const drawingText: Spoken<typeof en.drawingText> = {
   riseLineScrolls: "Linha da subida, desliza para os lados",
   doubled: "dobrou",
   now: "agora",
+  dayNumber: (day) => `dia ${day}`,
   hoursSince: (hours) => `${hours} h`,
   aThinFlatFilmIn: "uma película fina e lisa, em pregas",
   raisedTuftsWithHairs: "tufos em relevo, com pelos",

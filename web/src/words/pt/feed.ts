@@ -12,6 +12,8 @@ export const feedText: Spoken<typeof en.feedText> = {
   jarLabel: "Etiqueta do frasco",
   next2: (when) => ` · a seguir ${when}`,
   lineHoldThisEdgeAt: (times) => `marca: encoste esta borda ao cimo da mistura · dobrou a ${times} da altura`,
+  nextFeed: (name) => `A seguir: refrescar ${name}`,
+  backToTheJars: "Voltar aos frascos lado a lado",
   printTheLabel: "Imprimir a etiqueta",
   changeAFeedOf: (name) => `Mudar um refresco de ${name}`,
   kept: "Guardado",

@@ -42,6 +42,8 @@ export const kitchenText: Spoken<typeof en.kitchenText> = {
   seeWhy: (name) => `Ver porquê, e emendar ${name}`,
   jars: "Frascos",
   lookAtAllOneAfter: (count) => `Observar os ${count}, um a seguir ao outro`,
+  sideBySideRuns: (name) => `Lado a lado: ${name}`,
+  seeHowTheyStand: "Ver como estão",
   sideBySide: "Pôr frascos lado a lado",
   seeTheShelf: "Ver a farinha",
   lookAtIt: "algo está mal com ele",

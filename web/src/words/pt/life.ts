@@ -39,6 +39,7 @@ export const USED_FOR_WORDS: typeof en.USED_FOR_WORDS = {
   flakes: "para secar",
   split: "repartidos",
   other_jar: "para outro frasco",
+  discard_jar: "para o frasco do descarte",
 };
 
 export const WHERE_WORDS: typeof en.WHERE_WORDS = {
@@ -243,6 +244,7 @@ export const lifeText: Spoken<typeof en.lifeText> = {
       "Mude uma coisa só, e aprende com isso.",
     ],
     other_jar: ["Misture-o no outro frasco, e anote lá o que entrou."],
+    discard_jar: ["Para o frasco tapado, com etiqueta, no frigorífico.", "Sempre bem cozido ou assado."],
   },
   dried: "Seco dele",
   driesUntil: (from, to, keeps) =>

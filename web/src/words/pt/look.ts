@@ -29,6 +29,7 @@ export const lookText: Spoken<typeof en.lookText> = {
   levelFirstBeforeAnyStirring: "Primeiro o nível, antes de mexer. Deixe em branco o que não viu.",
   saveNextJar: "Guardar, frasco seguinte",
   saveTheLook: "Guardar a observação",
+  asAtTheOther: (name) => `Como em ${name}, menos o nível`,
   nothingChanged: "Nada mudou",
   thicknessTipped: "Espessura, ao inclinar",
   ofTheJarOrBeside: "Do frasco, ou ao lado dele.",
