@@ -85,6 +85,23 @@ def jar_card(request: Baker, jar_id: UUID, kind: Card = Card.GIFT) -> HttpRespon
     return _file(paper.card(plan, kind, timezone.now()), "application/pdf", "card.pdf")
 
 
+@router.get("/trials/{trial_id}/sheet.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
+def trial_sheet(request: Baker, trial_id: UUID) -> HttpResponse:
+    """One sheet for all jars of a trial, round by round."""
+    found = services.plans_of_trial(
+        request.auth, trial_id, _reachable(request), timezone.now(), language_asked(request)
+    )
+    return _file(paper.sheet_of_all(*found), "application/pdf", "sheet.pdf")
+
+
+@router.get("/trials/{trial_id}/labels.pdf", response={404: ProblemsOut}, auth=signed_in, openapi_extra=PDF)
+def trial_labels(request: Baker, trial_id: UUID) -> HttpResponse:
+    found = services.plans_of_trial(
+        request.auth, trial_id, _reachable(request), timezone.now(), language_asked(request)
+    )
+    return _file(paper.labels_of_all(*found), "application/pdf", "labels.pdf")
+
+
 @router.get("/calendar", response=CalendarKeyOut, auth=signed_in)
 def read_calendar_key(request: Baker) -> CalendarKeyOut:
     return CalendarKeyOut(is_set=services.has_calendar_key(request.auth))

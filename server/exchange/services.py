@@ -19,6 +19,7 @@ from guidance.services import Planned, planned_jar, planned_kitchen
 from kitchen.services import in_reach
 from logbook.services import changes_of
 from problems import not_found
+from trials.services import trial_of
 
 from .models import CalendarKey, SharedJar
 from .words import WORDS, Words
@@ -62,6 +63,16 @@ def plan_of_jar(
     """In the account's own language, else in the one given. Raises Problem (not found) for a jar out of reach."""
     found = planned_jar(account, jar_id, now)
     return _plan(account, found, changes_of([jar_id])[jar_id], base_url, now, language)
+
+
+def plans_of_trial(
+    account: Account, trial_id: UUID, base_url: str, now: datetime, language: Language = Language.ENGLISH
+) -> tuple[str, list[JarPlan]]:
+    """The name of a trial, and the plans of its jars, the plain one first. Raises Problem (not found)."""
+    trial = trial_of(account, trial_id)
+    return " ".join(trial.name.split()), [
+        plan_of_jar(account, place.jar, base_url, now, language) for place in trial.places
+    ]
 
 
 def plans_of_kitchen(account: Account, base_url: str, now: datetime) -> list[JarPlan]:

@@ -146,6 +146,11 @@ def trials_of(account: Account) -> list[TrialLabel]:
     return _labels(account, found[::-1])
 
 
+def trial_of(account: Account, trial_id: UUID) -> TrialLabel:
+    """Raises Problem (not found)."""
+    return _labels(account, [_own(account, trial_id)])[0]
+
+
 def trial_now(account: Account, trial_id: UUID, now: datetime) -> TrialNow:
     """Raises Problem (not found), and as a jar that cannot be told does."""
     trial = _own(account, trial_id)

@@ -54,6 +54,7 @@ CANDIDATES = {
     "disclosure": "summary",
     "region": "section[aria-label], section[aria-labelledby]",
     "row": "tr",
+    "group": "[role=group], [role=radiogroup]",
     "toggle": "button[aria-pressed], [role=radio]",
     "checkbox": "input[type=checkbox]",
     "list": "select",

@@ -44,7 +44,8 @@ class SideBySide(Journey):
         page.sees("Other than in Heron: Warmth. All else is the same.")
         page.type("Name", "Stork")
         page.press("button", "Put it on the shelf")
-        page.sees("The plain one: Heron")
+        page.one("heading", "Heron · Stork")
+        page.sees("Heron is the plain one")
         page.sees("where they stand")
         page.sees("Not yet to be told of Heron and Stork")
 

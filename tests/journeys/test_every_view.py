@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from .base import Journey
 
-WITHOUT_A_JAR = ("/", "/new", "/signs", "/house", "/yours", "/flour", "/discard")
+WITHOUT_A_JAR = ("/", "/new", "/trials", "/signs", "/house", "/yours", "/flour", "/discard")
 
 
 class EveryView(Journey):
@@ -33,6 +33,7 @@ class EveryView(Journey):
             ("/", "tab", name),
             ("/new", "heading", "A new jar"),
             ("/signs", "heading", "What does it show"),
+            ("/trials", "heading", "Side by side"),
             ("/house", "heading", "Several hands"),
             ("/yours", "heading", "Your data"),
             ("/flour", "heading", "Where the flour went"),
@@ -57,6 +58,12 @@ class EveryView(Journey):
                 for fold in page.all("disclosure"):
                     page.press_element(fold)
                 self.check(f"{heading} by {theme}")
+            page.open("/trials")
+            page.press("link", "All rye, or with half-white")
+            page.one("heading", "What it did")
+            for fold in page.all("disclosure"):
+                page.press_element(fold)
+            self.check(f"a trial by {theme}")
 
     def test_an_address_that_leads_nowhere(self) -> None:
         self.enter(self.baker(), "/nowhere/at/all")

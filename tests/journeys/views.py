@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from .browser import Browser, spaced
 
-OF_ALL = ("/", "/new", "/new?all=1", "/signs", "/house", "/yours", "/flour", "/discard", "/reckoner")
+OF_ALL = ("/", "/new", "/new?all=1", "/trials", "/signs", "/house", "/yours", "/flour", "/discard", "/reckoner")
 REALMS = tuple(f"/reckoner?sum={realm}" for realm in ("feed", "thickness", "build", "slip", "units", "recipe"))
 OF_A_JAR = (
     *(
@@ -82,3 +82,11 @@ def visit(page: Browser, jar: str) -> Iterator[str]:
         page.driver.execute_script(_UNFOLD)
         page.settled()
         yield path.replace(jar, "/jar")
+    page.open("/trials")
+    link = page.until("a trial", lambda: page.driver.find_elements("css selector", "main a[href^='/trials/']") or None)
+    page.press_element(link[0])
+    page.until("its heading", lambda: True if page.path.startswith("/trials/") and page.all("heading") else None)
+    page.settled()
+    page.driver.execute_script(_UNFOLD)
+    page.settled()
+    yield "/trial"

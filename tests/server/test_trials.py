@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import base64
 from datetime import timedelta
+from io import BytesIO
 from typing import Any
 from unittest import mock
 from uuid import uuid4
 
 from django.test import TestCase
 from django.utils import timezone
+from pypdf import PdfReader
 
 from demo.pictures import jar_picture
 
@@ -213,3 +215,35 @@ class Photos(Trials):
             self.baker.ok("POST", f"/api/jars/{first}/photos", sent)
         told = self.baker.ok("GET", f"/api/trials/{made['id']}")
         self.assertEqual([one["look"] for one in told["photos"]], [None])
+
+
+class Paper(Trials):
+    def text(self, path: str) -> str:
+        read = PdfReader(BytesIO(self.baker.client.get(path).content))
+        return "\n".join(page.extract_text() for page in read.pages)
+
+    def test_one_sheet_for_all_round_by_round_the_plain_one_first(self) -> None:
+        plain, rye = self.raised("Plain", 3), self.raised("Rye", 3)
+        made = self.begin(plain, rye)
+        lines = self.text(f"/api/trials/{made['id']}/sheet.pdf").split("\n")
+        self.assertIn("Plain, Rye · the plain one first, one spatula each", lines)
+        said = [line.split(":")[0] for line in lines if line.startswith(("Plain: ", "Rye: "))]
+        self.assertGreaterEqual(len(said), 8)
+        self.assertEqual(said, ["Plain", "Rye"] * (len(said) // 2))
+
+    def test_labels_for_all_stand_by_the_hour(self) -> None:
+        made = self.begin(self.raised("Plain", 3), self.raised("Rye", 3))
+        names = [
+            line for line in self.text(f"/api/trials/{made['id']}/labels.pdf").split("\n") if line in ("Plain", "Rye")
+        ]
+        self.assertEqual(names[:4], ["Plain", "Rye", "Plain", "Rye"])
+
+    def test_with_nothing_planned_it_says_so(self) -> None:
+        jars = [self.baker.plan(name=name, starts_at=ago(2.0)).jar_id for name in "ab"]
+        for jar in jars:
+            self.baker.jar_id, self.baker.last_feed = jar, None
+            self.baker.mix(2.0)
+            self.baker.record({"kind": "bin", "at": ago(1.0), "note": ""})
+        made = self.begin(*jars)
+        self.assertIn("Nothing is planned.", self.text(f"/api/trials/{made['id']}/sheet.pdf"))
+        self.assertIn("No feed is planned.", self.text(f"/api/trials/{made['id']}/labels.pdf"))

@@ -73,6 +73,10 @@ class Strangers(TestCase):
         self.ids = {"jar_id": jar, "entry_id": entry, "photo_id": photo, "station_id": station, "hand_id": hand}
         self.ids["note_id"] = note["id"]
         self.ids["visit_id"] = self.owner.ok("GET", "/api/account")["visits"][0]["id"]
+        other = self.owner.plan(name="Secret other").jar_id
+        self.owner.jar_id = jar
+        trial = {"id": str(uuid4()), "name": "Secret trial", "jars": [{"jar": jar}, {"jar": other}]}
+        self.ids["trial_id"] = self.owner.ok("POST", "/api/trials", trial)["id"]
         ada = Account.objects.get(name="Secret Ada")
         key = Passkey.objects.create(
             account=ada, name="Secret key", credential="x", credential_hash="x", sign_count=0, made_at=timezone.now()
@@ -125,7 +129,7 @@ class Strangers(TestCase):
                     self.assertNotIn("Secret", content)
                     for one in self.ids.values():
                         self.assertNotIn(one, content)
-        self.assertEqual(len(self.owner.ok("GET", "/api/kitchen")["jars"]), 1)
+        self.assertEqual(len(self.owner.ok("GET", "/api/kitchen")["jars"]), 2)
 
     @staticmethod
     def without_now(state: object) -> object:

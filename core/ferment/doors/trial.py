@@ -202,6 +202,11 @@ def _began(one: _Told) -> datetime:
     return one.ledger.rounds[0].feed.at if one.ledger.rounds else one.jar.setup.starts_at
 
 
+def _alike_begun(one: _Told, other: _Told) -> bool:
+    """Of a jar and what was split off from it, neither the way that raised it nor its age is what is tried."""
+    return one.course.origin is other.course.origin
+
+
 # In the order in which they are told: what goes in before where it stands and when it began.
 _APART: dict[Apart, Callable[[_Told, _Told], bool]] = {
     Apart.FLOUR: _other_flour,
@@ -210,11 +215,13 @@ _APART: dict[Apart, Callable[[_Told, _Told], bool]] = {
     Apart.RHYTHM: _other_rhythm,
     Apart.THICKNESS: lambda one, other: _far(_wet(one), _wet(other)),
     Apart.YEAST: lambda one, other: _yeast(one) != _yeast(other),
-    Apart.WAY: lambda one, other: one.jar.setup.family != other.jar.setup.family,
+    Apart.WAY: lambda one, other: _alike_begun(one, other) and one.jar.setup.family != other.jar.setup.family,
     Apart.PLACE: lambda one, other: (
         abs(warmth_told(one.jar.setup, one.ledger) - warmth_told(other.jar.setup, other.ledger)) >= ANOTHER_PLACE_C
     ),
-    Apart.START: lambda one, other: abs((_began(one) - _began(other)).total_seconds()) > ANOTHER_START_H * 3600.0,
+    Apart.START: lambda one, other: (
+        _alike_begun(one, other) and abs((_began(one) - _began(other)).total_seconds()) > ANOTHER_START_H * 3600.0
+    ),
 }
 
 

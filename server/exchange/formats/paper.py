@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 from io import BytesIO
 from pathlib import Path
 
@@ -163,19 +164,114 @@ def _to_write(canvas: Canvas, words: Words, left: float, at: float, right: float
 
 def labels(plan: JarPlan) -> bytes:
     """A page of labels for the next feeds: ratio, flour, date, time, an edge to lay at the line, a code for the jar."""
-    canvas, out = _canvas(plan.words.labels_title(plan.name), plan.forms)
-    width, height = _size(plan.forms)
+    return labels_of_all(plan.name, (plan,))
+
+
+def labels_of_all(name: str, plans: Sequence[JarPlan]) -> bytes:
+    """The same of several jars, by the hour of their feeds, those of one hour in the order of the jars."""
+    (forms, words) = plans[0].forms, plans[0].words
+    canvas, out = _canvas(words.labels_title(name), forms)
+    width, height = _size(forms)
     wide, tall = (width - 2 * MARGIN) / LABELS_ACROSS, (height - 2 * MARGIN) / LABELS_DOWN
-    feeds = [step for step in plan.ahead if step.plan][: LABELS_ACROSS * LABELS_DOWN]
-    for index, step in enumerate(feeds):
-        left = MARGIN + (index % LABELS_ACROSS) * wide
-        foot = height - MARGIN - (index // LABELS_ACROSS + 1) * tall
+    a_page = LABELS_ACROSS * LABELS_DOWN
+    feeds = [(plan, step) for turn in _turns(plans) for plan, step in turn if step.plan]
+    for index, (plan, step) in enumerate(feeds[: a_page * (1 if len(plans) == 1 else 2)]):
+        if index == a_page:
+            canvas.showPage()
+        place = index % a_page
+        left = MARGIN + (place % LABELS_ACROSS) * wide
+        foot = height - MARGIN - (place // LABELS_ACROSS + 1) * tall
         _label(canvas, plan, step, (left, foot, wide, tall))
     if not feeds:
         canvas.setFont(BODY, 12)
-        canvas.drawString(MARGIN, height - MARGIN, plan.words.NO_FEED_PLANNED)
+        canvas.drawString(MARGIN, height - MARGIN, words.NO_FEED_PLANNED)
     canvas.save()
     return out.getvalue()
+
+
+# Acts of several jars that are due within this time of each other are done in one round.
+ONE_ROUND = timedelta(minutes=30)
+
+
+def _turns(plans: Sequence[JarPlan]) -> list[list[tuple[JarPlan, Step]]]:
+    """What is to be done of all jars, round by round, each in the order of the jars."""
+    ahead = [(step.due, place, plan, step) for place, plan in enumerate(plans) for step in plan.ahead]
+    turns: list[list[tuple[datetime, int, JarPlan, Step]]] = []
+    for one in sorted(ahead, key=lambda one: one[:2]):
+        if turns and one[0] - turns[-1][0][0] <= ONE_ROUND:
+            turns[-1].append(one)
+        else:
+            turns.append([one])
+    return [[(plan, step) for _, _, plan, step in sorted(turn, key=lambda one: (one[1], one[0]))] for turn in turns]
+
+
+def sheet_of_all(name: str, plans: Sequence[JarPlan]) -> bytes:
+    """The days to come of several jars on one sheet, round by round: what each takes, a box, a line to write."""
+    (forms, words) = plans[0].forms, plans[0].words
+    canvas, out = _canvas(words.sheet_title(name), forms)
+    page, top = 0, _head_of_all(canvas, name, plans, 0)
+    turns = _turns(plans)
+    for turn in turns:
+        rows = [(plan, step, _lines_of(plan, step)) for plan, step in turn]
+        tall = LINE + 4 * mm + sum(len(lines) * LINE + WRITTEN for _, _, lines in rows)
+        if top < MARGIN + tall:
+            canvas.showPage()
+            page += 1
+            top = _head_of_all(canvas, name, plans, page)
+        _turn_of_all(canvas, rows, top)
+        top -= tall
+    if not turns:
+        canvas.setFont(BODY, 12)
+        canvas.drawString(MARGIN, top - 6 * mm, words.NOTHING_PLANNED)
+    canvas.save()
+    return out.getvalue()
+
+
+def _head_of_all(canvas: Canvas, name: str, plans: Sequence[JarPlan], page: int) -> float:
+    (forms, words) = plans[0].forms, plans[0].words
+    width, height = _size(forms)
+    canvas.setFillColor(INK)
+    canvas.setFont(BOLD, 20)
+    canvas.drawString(MARGIN, height - MARGIN - 6 * mm, _cut(canvas, name, BOLD, 20, width - 2 * MARGIN))
+    canvas.setFont(BODY, 10)
+    canvas.setFillColor(SOFT)
+    facts = words.trial_facts([plan.name for plan in plans], page + 1)
+    canvas.drawString(MARGIN, height - MARGIN - 13 * mm, _cut(canvas, facts, BODY, 10, width - 2 * MARGIN))
+    canvas.setStrokeColor(INK)
+    canvas.setLineWidth(1.2)
+    canvas.line(MARGIN, height - MARGIN - 17 * mm, width - MARGIN, height - MARGIN - 17 * mm)
+    return float(height - MARGIN - 20 * mm)
+
+
+def _lines_of(plan: JarPlan, step: Step) -> list[str]:
+    words = f"{plan.name}: {plan.words.row_words(step, plan.forms)}"
+    return list(simpleSplit(words, BODY, 11, _size(plan.forms)[0] - 2 * MARGIN - 10 * mm))
+
+
+def _turn_of_all(canvas: Canvas, rows: Sequence[tuple[JarPlan, Step, list[str]]], top: float) -> None:
+    first, due = rows[0][0], min(step.due for _, step, _ in rows)
+    width, _ = _size(first.forms)
+    canvas.setFont(BOLD, 13)
+    canvas.setFillColor(INK)
+    canvas.drawString(MARGIN, top - 6 * mm, first.words.day(due, first.zone))
+    canvas.setFillColor(CRUST)
+    canvas.drawString(MARGIN + 43.5 * mm, top - 6 * mm, first.forms.time(due, first.zone))
+    at = top - 6 * mm - LINE
+    for plan, _, lines in rows:
+        canvas.setStrokeColor(INK)
+        canvas.setLineWidth(0.8)
+        canvas.rect(MARGIN, at - 0.8 * mm, 4 * mm, 4 * mm)
+        canvas.setFillColor(INK)
+        canvas.setFont(BODY, 11)
+        for line in lines:
+            canvas.drawString(MARGIN + 10 * mm, at, line)
+            at -= LINE
+        canvas.setFont(BODY, 8.5)
+        canvas.setFillColor(SOFT)
+        _to_write(canvas, plan.words, MARGIN + 10 * mm, at - 3 * mm, width - MARGIN)
+        at -= WRITTEN
+    canvas.setStrokeColor(HexColor("#dccfb9"))
+    canvas.line(MARGIN, at + 4 * mm, width - MARGIN, at + 4 * mm)
 
 
 def _label(canvas: Canvas, plan: JarPlan, step: Step, at: tuple[float, float, float, float]) -> None:

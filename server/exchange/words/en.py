@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import datetime, tzinfo
 
 from accounts.forms import Forms
@@ -150,6 +151,12 @@ def card_lines(
     elif fed_at is not None:
         lines.append(f"Fed {day(fed_at, zone)} {forms.time(fed_at, zone)}.")
     return [*lines, *CARD_DAYS[kind]]
+
+
+def trial_facts(names: Sequence[str], page: int) -> str:
+    """The plain one first in every round."""
+    told = f"{', '.join(names)} · the plain one first, one spatula each"
+    return told if page == 1 else f"{told} · page {page}"
 
 
 def sheet_facts(tare_g: float, page: int, forms: Forms) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from datetime import datetime, tzinfo
 from enum import StrEnum
 from typing import Protocol
@@ -41,6 +41,7 @@ class Words(Protocol):
     def card_lines(
         self, kind: Card, held: InJar | None, fed_at: datetime | None, now: datetime, zone: tzinfo, forms: Forms
     ) -> list[str]: ...
+    def trial_facts(self, names: Sequence[str], page: int) -> str: ...
     def sheet_facts(self, tare_g: float, page: int, forms: Forms) -> str: ...
     def likely_ready(self, day_words: str) -> str: ...
     def row_words(self, step: Step, forms: Forms) -> str: ...

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import datetime, tzinfo
 
 from accounts.forms import Forms
@@ -147,6 +148,12 @@ def card_lines(
     elif fed_at is not None:
         lines.append(f"Alimentada {day(fed_at, zone)} {forms.time(fed_at, zone)}.")
     return [*lines, *CARD_DAYS[kind]]
+
+
+def trial_facts(names: Sequence[str], page: int) -> str:
+    """O simples primeiro em cada volta."""
+    told = f"{', '.join(names)} · primeiro o simples, uma espátula para cada um"
+    return told if page == 1 else f"{told} · página {page}"
 
 
 def sheet_facts(tare_g: float, page: int, forms: Forms) -> str:

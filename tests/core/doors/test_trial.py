@@ -12,6 +12,7 @@ from unittest import TestCase
 from ferment.doors.surety import Difference, Surety, Yardstick
 from ferment.doors.trial import Apart, Trial, TriedJar, trial
 from ferment.kitchen.vessel import Vessel
+from ferment.protocol.options import Choices
 from ferment.record.log import Bin, Deed, DeedKind, Feed, Look
 from ferment.refusal import Refusal
 from ferment.setups import Setup
@@ -70,6 +71,12 @@ class WhatDiffers(TestCase):
         added = Deed("y", other.log[0].at + timedelta(minutes=1), DeedKind.YEAST_ADDED)
         for with_yeast in (replace(other, yeast=True), replace(other, log=(*other.log, added))):
             self.assertEqual(trial([plain, with_yeast], END).apart, (Apart.YEAST,))
+
+    def test_a_split_differs_in_neither_way_nor_age(self) -> None:
+        mother = raised("a", 1, choices={"first_blend": {"white": 1.0}, "blend": {"white": 1.0}})
+        chosen: Choices = {"way": "counter", "seed_grams": 30.0, "flour_parts": 2.0, "blend": {"white": 1.0}}
+        split = Setup("wake_and_keep", chosen, JAR, END - timedelta(days=2), warmth_c=24.0)
+        self.assertEqual(trial([mother, TriedJar("b", split, ())], END).apart, (Apart.RATIO,))
 
     def test_one_late_feed_is_no_other_rhythm(self) -> None:
         plain, other = raised("a", 1), raised("b", 2)

@@ -1,6 +1,8 @@
 import { Tabs } from "radix-ui";
 import type { ReactNode } from "react";
 
+const MANY = 5;
+
 function bringIntoSight(element: HTMLButtonElement | null): void {
   element?.scrollIntoView({ block: "nearest", inline: "nearest" });
 }
@@ -25,10 +27,12 @@ export function ShelfTabs({
   readonly rest: ReactNode;
   readonly children: ReactNode;
 }) {
+  // Many stand closer, so that all are in sight.
+  const apart = items.length > MANY ? "gap-1" : "gap-1 sm:gap-4";
   return (
     <Tabs.Root value={value} onValueChange={onChange}>
-      <div className="flex items-end gap-1 overflow-x-auto px-1 pt-1 pb-2 [scrollbar-width:thin] sm:gap-4">
-        <Tabs.List aria-label={label} className="flex shrink-0 items-end gap-1 sm:gap-4">
+      <div className={`flex items-end overflow-x-auto px-1 pt-1 pb-2 [scrollbar-width:thin] ${apart}`}>
+        <Tabs.List aria-label={label} className={`flex shrink-0 items-end ${apart}`}>
           {items.map((item) => (
             <Tabs.Trigger
               key={item.value}

@@ -10,7 +10,7 @@ import { Button, ButtonLink } from "../../ui/button";
 import { Choices } from "../../ui/choice";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
-import { besideText, commonText, problemWords, trialText } from "../../words";
+import { apartLine, besideText, commonText, problemWords, trialText } from "../../words";
 import { Told } from "./Told";
 
 const MOST_OTHERS = 3;
@@ -84,7 +84,12 @@ function Found({ jarId, others }: { readonly jarId: string; readonly others: str
       </p>
     );
   if (!found.data) return <OutOfReach onRetry={() => void found.refetch()} />;
-  return <Told beside={found.data} />;
+  return (
+    <>
+      <p className="text-xl">{apartLine(found.data.apart)}</p>
+      <Told beside={found.data} />
+    </>
+  );
 }
 
 function othersNamed(

@@ -9,15 +9,7 @@ import { save } from "../../lib/save-picture";
 import { dayCount, dayWord, homeZone, span } from "../../lib/time";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
-import {
-  alikeLine,
-  apartLine,
-  besideText,
-  differenceLine,
-  openLine,
-  SMELL_WORDS,
-  smellLine,
-} from "../../words";
+import { alikeLine, besideText, differenceLine, openLine, SMELL_WORDS, smellLine } from "../../words";
 import { lineOf, type Over } from "./lines";
 import { besideTable } from "./table";
 
@@ -31,7 +23,6 @@ export function Told({ beside }: { readonly beside: Beside }) {
   const untold = jars.filter(({ habit, binned }) => habit === null && !binned).map(({ name }) => name);
   return (
     <>
-      <p className="text-xl">{apartLine(beside.apart)}</p>
       <section aria-labelledby="did" className="flex flex-col gap-3">
         <h2 id="did" className="text-2xl">
           {besideText.whatItDid}

@@ -1,9 +1,12 @@
 /** A trial: how its jars stand, what goes into all of them, one photo of all, paper for all, and its end. */
 import { useState } from "react";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { api } from "../../api/client";
-import type { Trial, TrialLabel } from "../../api/types";
+import type { Glance, Trial, TrialLabel } from "../../api/types";
 import { nameTrial, recordDeed } from "../../api/writes";
+import { BesideMark } from "../../drawing/beside-lines";
+import { JarDrawing } from "../../drawing/jar";
+import { jarState } from "../../drawing/jar-state";
 import { useTitle } from "../../lib/hooks";
 import { newId } from "../../lib/ids";
 import { roundPath } from "../../lib/round";
@@ -12,7 +15,16 @@ import { Button, ButtonLink } from "../../ui/button";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
 import { useSay } from "../../ui/toast";
-import { besideText, commonText, problemAt, problemWords, trialText, weighedOnce } from "../../words";
+import {
+  apartLine,
+  besideText,
+  commonText,
+  problemAt,
+  problemWords,
+  shortMove,
+  trialText,
+  weighedOnce,
+} from "../../words";
 import { EndPart, HasEnded } from "./Ending";
 import { PhotosOfAll } from "./PhotosOfAll";
 import { Told } from "./Told";
@@ -34,30 +46,35 @@ export function TrialPage() {
 
 function Opened({ found }: { readonly found: Trial }) {
   const { trial, beside, now, time_zone: zone } = found;
+  const kitchen = api.useQuery("get", "/api/kitchen");
   const [plain] = trial.places;
   const ids = trial.places.map(({ jar }) => jar);
-  const mixed = beside.jars.some(({ began_at: began }) => began !== null);
+  const glances = kitchen.data?.jars.filter(({ jar }) => ids.includes(jar.id)) ?? [];
+  const asksForFeed = glances.some(({ next_move: next }) => next.is_now && FEEDS.has(next.move));
   return (
     <article className="flex flex-col gap-8 pt-6">
-      <div>
-        <Named trial={trial} />
-        <p className="mt-1 text-soft">{trialText.begunOn(dayWord(trial.begun_at, now, zone))}</p>
-        {trial.ended_at ? (
-          <HasEnded trial={trial} day={dayWord(trial.ended_at, now, zone)} />
-        ) : (
-          <p className="mt-2 max-w-prose">{trialText.plainFirst(plain?.name ?? "")}</p>
-        )}
+      <div className="grid items-end gap-x-12 gap-y-4 md:grid-cols-[1fr_auto]">
+        <div className="flex flex-col gap-3">
+          <Named trial={trial} />
+          <p className="text-xl">{apartLine(beside.apart)}</p>
+          {trial.ended_at ? (
+            <HasEnded trial={trial} day={dayWord(trial.ended_at, now, zone)} />
+          ) : (
+            <p className="max-w-prose text-soft">{trialText.plainFirst(plain?.name ?? "")}</p>
+          )}
+          {!trial.ended_at && (
+            <p className="flex flex-wrap gap-3 print:hidden">
+              <ButtonLink look={asksForFeed ? "quiet" : "act"} to={roundPath("look", ids, trial.id)}>
+                {besideText.lookAtThem}
+              </ButtonLink>
+              <ButtonLink look={asksForFeed ? "act" : "quiet"} to={roundPath("feed", ids, trial.id)}>
+                {trialText.feedThem}
+              </ButtonLink>
+            </p>
+          )}
+        </div>
+        {!trial.ended_at && <OnOnePlank trial={trial} glances={glances} now={now} zone={zone} />}
       </div>
-      {!trial.ended_at && (
-        <p className="flex flex-wrap gap-3 print:hidden">
-          <ButtonLink look={mixed ? "act" : "quiet"} to={roundPath("look", ids, trial.id)}>
-            {besideText.lookAtThem}
-          </ButtonLink>
-          <ButtonLink look={mixed ? "quiet" : "act"} to={roundPath("feed", ids, trial.id)}>
-            {trialText.feedThem}
-          </ButtonLink>
-        </p>
-      )}
       <Yeast found={found} />
       <Together found={found} />
       <Told beside={beside} />
@@ -86,6 +103,49 @@ function Opened({ found }: { readonly found: Trial }) {
   );
 }
 
+const FEEDS: ReadonlySet<string> = new Set(["feed", "mix"]);
+const SCALE = 1.4;
+const SMALLER = 1;
+
+/** The jars as they stand now, the plain one at the left, as in the photo of all. */
+function OnOnePlank({
+  trial,
+  glances,
+  now,
+  zone,
+}: {
+  readonly trial: TrialLabel;
+  readonly glances: readonly Glance[];
+  readonly now: string;
+  readonly zone: string;
+}) {
+  const placed = trial.places.flatMap(({ jar }) => glances.filter((one) => one.jar.id === jar));
+  if (placed.length === 0) return null;
+  const scale = placed.length > 2 ? SMALLER : SCALE;
+  return (
+    <ul className="flex overflow-x-auto overflow-y-hidden print:hidden">
+      {placed.map((one, at) => (
+        <li key={one.jar.id} className="flex grow flex-col">
+          <Link to={`/?jar=${one.jar.id}`} className="flex grow flex-col items-center text-ink no-underline">
+            <span className="flex grow items-end px-5">
+              <JarDrawing state={jarState({ ...one, jar: one.glass })} scale={scale} />
+            </span>
+            <span className="h-3 w-full shrink-0 border-b-4 border-[var(--plank-edge)] bg-[var(--plank)]" />
+            <span className="mt-1 h-16 px-2 text-center leading-tight">
+              <span className="block whitespace-nowrap font-serif text-lg">
+                <BesideMark at={at} /> {one.jar.name}
+              </span>
+              <span className="block whitespace-nowrap text-[0.9rem] text-soft">
+                {shortMove(one.next_move, now, zone)}
+              </span>
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function Paper({ href, children }: { readonly href: string; readonly children: string }) {
   return (
     <a
@@ -107,7 +167,11 @@ function Named({ trial }: { readonly trial: TrialLabel }) {
     return (
       <h1 className="flex flex-wrap items-baseline gap-x-4 text-3xl">
         {trial.name}
-        <Button look="plain" className="text-base print:hidden" onClick={() => setName(trial.name)}>
+        <Button
+          look="plain"
+          className="-ms-3 font-sans text-base print:hidden"
+          onClick={() => setName(trial.name)}
+        >
           {trialText.rename}
         </Button>
       </h1>

@@ -64,6 +64,9 @@ export function KitchenPage() {
   );
 }
 
+/** More jars than these stand a little smaller, so that all are in sight. */
+const MANY = 5;
+
 function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   const [search, setSearch] = useSearchParams();
   const [frame, width] = useWidth<HTMLDivElement>();
@@ -77,7 +80,7 @@ function Shelf({ kitchen }: { readonly kitchen: Kitchen }) {
   // What rests stands on a shelf of its own, at the end.
   const placed = [...jars.filter((one) => !one.rests_since), ...jars.filter((one) => one.rests_since)];
   // On a phone so small that what to do is in the first screen, and a second jar in sight.
-  const scale = width > 0 && width < 600 ? 0.75 : 1.9;
+  const scale = width > 0 && width < 600 ? 0.75 : jars.length > MANY ? 1.25 : 1.9;
   return (
     <div ref={frame} className="pt-1 sm:pt-6">
       <h1 className="sr-only">{commonText.kitchen}</h1>

@@ -91,10 +91,11 @@ function jarOf(opened: OpenJar, draft: Draft, at: string, number: number, otherw
   // A split differs in one thing, so that what comes of it can be told.
   const elsewhere = !spare && draft.differs === "place";
   const flours = otherwise.flour ? { [otherwise.flour]: 1 } : blend;
-  const named = draft.name.trim() || lifeText.asItsOwnJar(jar.name);
+  const alone = otherwiseOf(draft).length === 1;
+  const named = draft.name.trim() || (alone ? lifeText.asItsOwnJar(jar.name) : jar.name);
   return {
     id: draft.ids[number] ?? newId(),
-    name: number === 0 && otherwiseOf(draft).length === 1 ? named : `${named}, ${otherwiseName(otherwise)}`,
+    name: alone ? named : `${named}, ${otherwiseName(otherwise)}`,
     family: "wake_and_keep",
     method: null,
     choices: {
@@ -172,9 +173,13 @@ function Take({ opened, asked }: { readonly opened: OpenJar; readonly asked: Use
         const made = await planJar(daughter, commonText.newJarNamed(daughter.name), null);
         return made.kind === "saved" ? `/jars/${daughter.id}` : null;
       }
-      // With the jar that they came out of they are raised side by side.
-      const name = trialText.named([jar.name, ...daughters.map((one) => one.name)]).slice(0, 60);
-      const jars = [{ jar: jar.id, yeast: false }, ...daughters.map((one) => ({ new: one, yeast: false }))];
+      // Two or more are held against each other, one alone against the jar that it came out of.
+      const names = [...(daughters.length > 1 ? [] : [jar.name]), ...daughters.map((one) => one.name)];
+      const name = trialText.named(names).slice(0, 60);
+      const jars = [
+        ...(daughters.length > 1 ? [] : [{ jar: jar.id, yeast: false }]),
+        ...daughters.map((one) => ({ new: one, yeast: false })),
+      ];
       const made = await beginTrial({ id: draft.trial, name, jars }, trialText.beginning(name), null);
       return made.kind === "saved" ? `/trials/${draft.trial}` : null;
     };

@@ -5,7 +5,6 @@ import { useFlourNames } from "../../parts/flours";
 import { Choice, Choices } from "../../ui/choice";
 import { NumberField } from "../../ui/field";
 import {
-  commonText,
   FAMILY_WORDS,
   newJarText,
   OPTION_WORDS,
@@ -70,8 +69,7 @@ export function Several({
   const codes = others.map(({ code }) => code).filter((code) => code !== family.code);
   const offered = differsIn(family, chosen, codes);
   const label = (one: Differs) => {
-    if (one === "flour") return commonText.flour;
-    if (one === "place" || one === "way" || one === "yeast") return severalText[one];
+    if (one === "flour" || one === "place" || one === "way" || one === "yeast") return severalText[one];
     return OPTION_WORDS[one].label;
   };
   const made = othersOf(draft, catalogue.families, several, nameOf);

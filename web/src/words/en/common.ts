@@ -20,7 +20,6 @@ export const commonText = {
   firstMix: "First mix",
   highMark: "High mark",
   house: "House",
-  flour: "Flour",
   jar: "Jar",
   keptOnThisDeviceIt: "Kept on this device. It is sent when the connection is back.",
   kitchen: "Kitchen",

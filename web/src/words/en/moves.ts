@@ -129,7 +129,7 @@ const SHORT: Record<Move, string> = {
   stir: "stir",
   look: "look",
   to_fridge: "to the fridge",
-  to_counter: "out of the fridge",
+  to_counter: "take out",
   use: "mix the dough",
   rest: "rests in the fridge",
   bin: "bin it",

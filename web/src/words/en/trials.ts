@@ -3,6 +3,8 @@ import type { EndedAs, WeighedOnce } from "../../api/types";
 import { grams, list } from "../../lib/numbers";
 import { FLOUR_WORDS } from "./flours";
 
+const COUNTED: Record<number, string> = { 2: "two", 3: "three", 4: "four" };
+
 export const trialText = {
   trials: "Side by side",
   fetchingThem: "Fetching what stands side by side",
@@ -22,7 +24,7 @@ export const trialText = {
   rename: "Rename",
   keepName: "Keep the name",
   weighedOnce: "Weighed once for all",
-  ofOne: (count: number) => (count === 2 ? "for the two" : `for the ${count}`),
+  forAll: (count: number) => `for the ${COUNTED[count] ?? count}`,
   yeastInto: (name: string) =>
     `A pinch of baker's yeast goes into ${name}, for show: it rises in two hours, and says nothing of a starter.`,
   yeastIsIn: "The pinch is in",
@@ -66,7 +68,7 @@ export function weighedOnce(one: WeighedOnce, nameOf: (jar: string) => string): 
   const thing = one.flour ? FLOUR_WORDS[one.flour] : (INGREDIENTS[one.ingredient] ?? "");
   const [first, ...rest] = one.shares;
   const even = first !== undefined && rest.every(({ g }) => g === first.g);
-  const whole = `${grams(one.g)} ${thing} ${trialText.ofOne(one.shares.length)}`;
+  const whole = `${grams(one.g)} ${thing} ${trialText.forAll(one.shares.length)}`;
   return even
     ? `${whole}: ${grams(first.g)} each`
     : `${whole}: ${one.shares.map(({ jar, g }) => `${nameOf(jar)} ${grams(g)}`).join(", ")}`;
@@ -80,11 +82,12 @@ export const severalText = {
   alone: "One jar only",
   place: "Where it stands",
   way: "The way",
+  flour: "The flour",
   yeast: "A pinch of yeast, for show",
   flourOfOthers: "The others are fed with",
   theOthers: "The others",
   another: (number: number) => `Jar ${number}`,
-  plainOne: (name: string) => `${name} as above is the plain one.`,
+  plainOne: (name: string) => `${name} as above is the plain one. Beside it:`,
   heldEqual: (what: string) => `Held equal in all: ${what}.`,
   chooseValues: "Choose one to three others.",
   putThemOnTheShelf: (count: number) => `Put the ${count} jars on the shelf`,

@@ -22,7 +22,6 @@ export const commonText: Spoken<typeof en.commonText> = {
   firstMix: "Primeira mistura",
   highMark: "Marca mais alta",
   house: "Casa",
-  flour: "Farinha",
   jar: "Frasco",
   keptOnThisDeviceIt: "Guardado neste aparelho. Segue quando houver ligação.",
   kitchen: "Cozinha",

@@ -128,7 +128,7 @@ const SHORT: Record<Move, string> = {
   stir: "mexer",
   look: "observar",
   to_fridge: "para o frigorífico",
-  to_counter: "fora do frigorífico",
+  to_counter: "tirar",
   use: "amassar o pão",
   rest: "no frigorífico",
   bin: "deitar fora",

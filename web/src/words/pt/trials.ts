@@ -5,6 +5,8 @@ import type * as en from "../en/trials";
 import type { Spoken } from "../spoken";
 import { FLOUR_WORDS } from "./flours";
 
+const COUNTED: Record<number, string> = { 2: "dois", 3: "três", 4: "quatro" };
+
 export const trialText: Spoken<typeof en.trialText> = {
   trials: "Lado a lado",
   fetchingThem: "A buscar o que está lado a lado",
@@ -24,7 +26,7 @@ export const trialText: Spoken<typeof en.trialText> = {
   rename: "Mudar o nome",
   keepName: "Guardar o nome",
   weighedOnce: "Pesado uma vez para todos",
-  ofOne: (count) => (count === 2 ? "para os dois" : `para os ${count}`),
+  forAll: (count) => `para os ${COUNTED[count] ?? count}`,
   yeastInto: (name) =>
     `Uma pitada de fermento de padeiro vai para ${name}, só para mostrar: sobe em duas horas, e nada diz de uma massa-mãe.`,
   yeastIsIn: "A pitada já entrou",
@@ -67,7 +69,7 @@ export const weighedOnce: typeof en.weighedOnce = (one, nameOf) => {
   const thing = one.flour ? FLOUR_WORDS[one.flour] : (INGREDIENTS[one.ingredient] ?? "");
   const [first, ...rest] = one.shares;
   const even = first !== undefined && rest.every(({ g }) => g === first.g);
-  const whole = `${grams(one.g)} ${thing} ${trialText.ofOne(one.shares.length)}`;
+  const whole = `${grams(one.g)} ${thing} ${trialText.forAll(one.shares.length)}`;
   return even
     ? `${whole}: ${grams(first.g)} cada`
     : `${whole}: ${one.shares.map(({ jar, g }) => `${nameOf(jar)} ${grams(g)}`).join(", ")}`;
@@ -81,11 +83,12 @@ export const severalText: Spoken<typeof en.severalText> = {
   alone: "Um só frasco",
   place: "Onde fica",
   way: "O método",
+  flour: "A farinha",
   yeast: "Uma pitada de fermento, só para mostrar",
   flourOfOthers: "Os outros levam",
   theOthers: "Os outros",
   another: (number) => `Frasco ${number}`,
-  plainOne: (name) => `${name}, como acima, é o simples.`,
+  plainOne: (name) => `${name}, como acima, é o simples. Ao lado:`,
   heldEqual: (what) => `Igual em todos: ${what}.`,
   chooseValues: "Escolha um a três outros.",
   putThemOnTheShelf: (count) => `Pôr os ${count} frascos na prateleira`,
