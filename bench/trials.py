@@ -17,7 +17,7 @@ from datetime import datetime, timedelta
 
 import numpy as np
 
-from ferment.doors.surety import Surety, Yardstick
+from ferment.doors.surety import Difference, Surety, Yardstick
 from ferment.doors.trial import Trial, TriedJar, trial
 from ferment.kitchen.flours import Flour, FlourGrams, FlourShare
 from ferment.protocol.options import Choices
@@ -88,11 +88,20 @@ def report(pairs: int = 60) -> Iterator[str]:
 def _line(feeds: int, told: list[Trial]) -> str:
     peaks = [one for found in told for one in found.differences if one.measure is Yardstick.TO_PEAK]
     said = Counter(one.surety for one in peaks)
-    anything = sum(any(one.surety is Surety.SURELY for one in found.differences) for found in told)
+    anything = sum(bool(found.smells) or any(_sure(one) for one in found.differences) for found in told)
+    each = ", ".join(
+        f"{measure} {sum(_sure(one) for found in told for one in found.differences if one.measure is measure)}"
+        for measure in Yardstick
+    )
+    smells = sum(bool(found.smells) for found in told)
     right = sum(one.surety is Surety.SURELY and one.share > 0 for one in peaks)
     width = np.mean([math.log1p(one.high) - math.log1p(one.low) for one in peaks]) if peaks else 0.0
     return (
         f"after {feeds} feeds ({len(told)} pairs): time to peak surely {said[Surety.SURELY]} (later: {right}), "
         f"likely {said[Surety.LIKELY]}, open {said[Surety.OPEN]}, no matter {said[Surety.NO_MATTER]}; "
-        f"surely of anything {anything}; interval {width:.0%} wide"
+        f"surely of anything {anything} ({each}, smell {smells}); interval {width:.0%} wide"
     )
+
+
+def _sure(one: Difference) -> bool:
+    return one.surety is Surety.SURELY

@@ -76,8 +76,9 @@ function Opened({ found }: { readonly found: Trial }) {
         {!trial.ended_at && <OnOnePlank trial={trial} glances={glances} now={now} zone={zone} />}
       </div>
       <Yeast found={found} />
-      <Together found={found} />
+      {asksForFeed && <Together found={found} />}
       <Told beside={beside} />
+      {!asksForFeed && <Together found={found} />}
       <PhotosOfAll found={found} />
       {!trial.ended_at && (
         <section aria-labelledby="paper" className="print:hidden">

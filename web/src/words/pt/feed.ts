@@ -12,7 +12,7 @@ export const feedText: Spoken<typeof en.feedText> = {
   jarLabel: "Etiqueta do frasco",
   next2: (when) => ` · a seguir ${when}`,
   lineHoldThisEdgeAt: (times) => `marca: encoste esta borda ao cimo da mistura · dobrou a ${times} da altura`,
-  nextFeed: (name) => `A seguir: refrescar ${name}`,
+  nextFeed: (name) => `A seguir: alimentar ${name}`,
   backToTheJars: "Voltar aos frascos lado a lado",
   printTheLabel: "Imprimir a etiqueta",
   changeAFeedOf: (name) => `Mudar um refresco de ${name}`,

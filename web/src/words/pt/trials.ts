@@ -22,7 +22,7 @@ export const trialText: Spoken<typeof en.trialText> = {
   openingIt: "A pô-los lado a lado",
   plainFirst: (name) =>
     `${name} é o simples: primeiro em cada volta, uma espátula para cada um, para nada de um passar para o outro.`,
-  feedThem: "Refrescá-los, um a seguir ao outro",
+  feedThem: "Alimentá-los, um a seguir ao outro",
   rename: "Mudar o nome",
   keepName: "Guardar o nome",
   weighedOnce: "Pesado uma vez para todos",
