@@ -11,19 +11,19 @@ import time
 from contextlib import suppress
 from pathlib import Path
 
-from . import checks, machine, say, serving, toolchain, tools, upgrade
+from . import checks, lan, machine, say, serving, toolchain, tools, upgrade
 from .database import free_port
 from .place import CONTRACT, PYTHON, ROOT, SERVER, VAR, WEB
 
 
-def demo(_: argparse.Namespace) -> int:
+def demo(arguments: argparse.Namespace) -> int:
     """Set up what is missing and serve the kitchen, the demo kitchen included."""
-    return _serve(demo_kitchen=True)
+    return _serve(arguments, demo_kitchen=True)
 
 
-def start(_: argparse.Namespace) -> int:
+def start(arguments: argparse.Namespace) -> int:
     """The same without the demo kitchen."""
-    return _serve(demo_kitchen=False)
+    return _serve(arguments, demo_kitchen=False)
 
 
 def dev(_: argparse.Namespace) -> int:
@@ -175,7 +175,14 @@ def _open_database(lock: int, *, demo_kitchen: bool, debug: bool = False) -> dic
     return {**env, serving.HOUSE: str(VAR)}
 
 
-def _serve(*, demo_kitchen: bool) -> int:
+def _door(arguments: argparse.Namespace) -> lan.Door | None:
+    if not arguments.lan:
+        return None
+    machine.require(machine.TO_SERVE_A_HOUSE)
+    return lan.door(arguments.host, arguments.certificate, arguments.key)
+
+
+def _serve(arguments: argparse.Namespace, *, demo_kitchen: bool) -> int:
     serving.heed_signals()
     db = serving.database()
     kept: list[serving.Kept] = []
@@ -187,7 +194,8 @@ def _serve(*, demo_kitchen: bool) -> int:
             serving.clear_strays()
             _set_up()
             toolchain.front_end()
-            env = _open_database(lock, demo_kitchen=demo_kitchen)
+            door = _door(arguments)
+            env = _open_database(lock, demo_kitchen=demo_kitchen) | (door.env() if door else {})
             port = serving.choose_port()
             scale = serving.scale_port()
             if demo_kitchen:
@@ -196,7 +204,7 @@ def _serve(*, demo_kitchen: bool) -> int:
                 web = serving.Kept("web server", lambda: serving.gunicorn(env, port))
                 kept.append(web)
                 serving.wait_until_it_answers(port, web.process)
-            address = f"http://127.0.0.1:{port}/"
+            address = _open_door(door, port, env, kept) if door else f"http://127.0.0.1:{port}/"
             serving.ADDRESS_FILE.write_text(address)
             say.line(f"\n  Open {address}")
             kept.append(serving.Kept("reminders", lambda: serving.reminders(env)))
@@ -222,20 +230,37 @@ def _serve(*, demo_kitchen: bool) -> int:
     return 0
 
 
+def _open_door(door: lan.Door, port: int, env: dict[str, str], kept: list[serving.Kept]) -> str:
+    """Over HTTPS in the house network; says what a phone needs to trust it."""
+    with say.step("Opening the door to the house network"):
+        trust = lan.certify(door)
+        kept.append(serving.Kept("door", lambda: lan.nginx(door, port, env)))
+    if trust:
+        say.line(f"\n  Once for each phone or laptop: scan this, or open {door.trust_address}\n")
+        say.line(lan.draw(trust.code))
+        say.line(f"\n  The certificate's fingerprint, to compare (SHA-256):\n  {trust.fingerprint}")
+    return door.address
+
+
 def main(arguments: list[str]) -> int:
     # What is made here is nobody else's: photos, logs, the database, its password.
     os.umask(0o077)
     parser = argparse.ArgumentParser(prog="./despertar", description="Raise a sourdough starter, day by day.")
     commands = parser.add_subparsers(dest="command", required=True)
-    for name, act in (
-        ("demo", demo),
-        ("start", start),
+    for name, act in (("demo", demo), ("start", start)):
+        parser_serve = commands.add_parser(name, help=act.__doc__)
+        parser_serve.add_argument("--lan", action="store_true", help="on the house network too, over HTTPS")
+        parser_serve.add_argument("--host", metavar="ADDRESS", help="this machine's address or name there")
+        parser_serve.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate of your own (PEM)")
+        parser_serve.add_argument("--key", type=Path, metavar="FILE", help="and its key")
+        parser_serve.set_defaults(act=act)
+    for name, plain in (
         ("dev", dev),
         ("stop", stop),
         ("contract", contract),
         ("audit", audit),
     ):
-        commands.add_parser(name, help=act.__doc__).set_defaults(act=act)
+        commands.add_parser(name, help=plain.__doc__).set_defaults(act=plain)
     parser_reset = commands.add_parser("reset", help=reset.__doc__)
     parser_reset.add_argument("--yes", action="store_true", help="do not ask")
     parser_reset.set_defaults(act=reset)

@@ -123,7 +123,7 @@ def scale_port() -> int:
 HOUSE = "DESPERTAR_HOUSE"
 
 
-def _begin(log: str, command: Sequence[str | Path], env: dict[str, str]) -> subprocess.Popen[bytes]:
+def begin(log: str, command: Sequence[str | Path], env: dict[str, str]) -> subprocess.Popen[bytes]:
     LOGS.mkdir(parents=True, exist_ok=True)
     with (LOGS / f"{log}.log").open("ab") as out:
         return subprocess.Popen(
@@ -139,18 +139,18 @@ def _begin(log: str, command: Sequence[str | Path], env: dict[str, str]) -> subp
 
 def reminders(env: dict[str, str]) -> subprocess.Popen[bytes]:
     """The process that sends due reminders to the postbox, once a minute."""
-    return _begin("reminders", [PYTHON, SERVER / "manage.py", "remind", "--every", "60"], env)
+    return begin("reminders", [PYTHON, SERVER / "manage.py", "remind", "--every", "60"], env)
 
 
 def scale(env: dict[str, str], port: int) -> subprocess.Popen[bytes]:
     """The simulated scale beside a demo kitchen."""
-    return _begin("standins", [PYTHON, "-m", "standins.scale", "--port", str(port)], env)
+    return begin("standins", [PYTHON, "-m", "standins.scale", "--port", str(port)], env)
 
 
 def thermometer(env: dict[str, str], kitchen: int) -> subprocess.Popen[bytes]:
     """The simulated thermometer; its token is in its environment, where no other user of the machine sees it."""
     to = f"--to=http://127.0.0.1:{kitchen}/api/degrees"
-    return _begin("standins", [PYTHON, "-m", "standins.thermometer", to, "--every=120", "--mean=20"], env)
+    return begin("standins", [PYTHON, "-m", "standins.thermometer", to, "--every=120", "--mean=20"], env)
 
 
 def _is_free(port: int) -> bool:
@@ -207,7 +207,7 @@ def gunicorn(env: dict[str, str], port: int, *, pid_file: Path = WEB_PID) -> sub
     command += ["--workers", str(WORKERS), "--worker-class", "config.worker.PatientWorker"]
     # Loaded once and shared: what the compiled model takes, it takes once.
     command += ["--graceful-timeout", "5", "--no-control-socket", "--preload"]
-    return _begin("web", command, {**env, **GIVES_BACK})
+    return begin("web", command, {**env, **GIVES_BACK})
 
 
 # The C library keeps what a large photo took unless it is told that such pieces come and go (glibc, mallopt(3)).

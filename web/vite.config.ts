@@ -33,7 +33,7 @@ const offline = VitePWA({
         handler: "NetworkFirst",
         options: {
           cacheName: "page",
-          networkTimeoutSeconds: 5,
+          networkTimeoutSeconds: 3,
           // One page serves every address.
           plugins: [{ cacheKeyWillBeUsed: async () => "/" }],
         },
@@ -45,7 +45,7 @@ const offline = VitePWA({
         handler: "NetworkFirst",
         options: {
           cacheName: "kitchen",
-          networkTimeoutSeconds: 8,
+          networkTimeoutSeconds: 4,
           // What was kept tells an old time, by which no clock may be set.
           plugins: [
             {

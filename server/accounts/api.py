@@ -17,6 +17,7 @@ from . import access, passkeys, services
 from .forms import set_forms
 from .languages import language_asked, set_language
 from .security import SIGN_UPS, Baker, before_guessing, check_own_password, guessed_wrong, signed_in
+from .services import Account
 from .wire import (
     AccessOut,
     FormsBody,
@@ -41,9 +42,11 @@ from .wire import (
 router = Router(tags=["accounts"])
 
 
-def _session(request: HttpRequest) -> SessionOut:
+def session_out(request: HttpRequest) -> SessionOut:
+    """Who is here."""
     account = services.account_of(request)
     return SessionOut(
+        by_invitation=account is None and services.by_invitation(),
         account=account_out(account) if account else None,
         demo_offered=settings.DESPERTAR_DEMO,
         scale=settings.DESPERTAR_SCALE,
@@ -59,17 +62,27 @@ def _access(request: Baker) -> AccessOut:
 @decorate_view(ensure_csrf_cookie)
 def read_session(request: HttpRequest) -> SessionOut:
     services.seen(request, timezone.now())
-    return _session(request)
+    return session_out(request)
 
 
-@router.post("/accounts", response={200: SessionOut, 422: ProblemsOut, 429: ProblemsOut}, throttle=SIGN_UPS)
-@decorate_view(csrf_protect)
-def sign_up(request: HttpRequest, payload: SignUpIn) -> SessionOut:
+def made_account(request: HttpRequest, payload: SignUpIn) -> Account:
+    """A new account, signed in, in the language and the forms that its device is used to. Raises Problem."""
     account = services.sign_up(request, payload.name, payload.password, payload.time_zone)
     set_language(account, language_asked(request))
     if payload.forms is not None:
         set_forms(account, forms_in(payload.forms))
-    return _session(request)
+    return account
+
+
+@router.post(
+    "/accounts", response={200: SessionOut, 403: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut}, throttle=SIGN_UPS
+)
+@decorate_view(csrf_protect)
+def sign_up(request: HttpRequest, payload: SignUpIn) -> SessionOut:
+    if services.by_invitation():
+        raise Problem(ServerProblem.INVITED_ONLY, "code", status=403)
+    made_account(request, payload)
+    return session_out(request)
 
 
 @router.post("/session", response={200: SessionOut, 401: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut})
@@ -82,20 +95,20 @@ def sign_in(request: HttpRequest, payload: SignInIn) -> SessionOut:
         if problem.code is ServerProblem.WRONG_NAME_OR_PASSWORD:
             guessed_wrong(request)
         raise
-    return _session(request)
+    return session_out(request)
 
 
 @router.delete("/session", response={200: SessionOut, 503: ProblemsOut})
 @decorate_view(csrf_protect)
 def sign_out(request: HttpRequest) -> SessionOut:
     services.sign_out(request)
-    return _session(request)
+    return session_out(request)
 
 
 @router.put("/time-zone", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
 def set_time_zone(request: Baker, payload: TimeZoneIn) -> SessionOut:
     services.set_time_zone(request.auth, payload.time_zone, timezone.now())
-    return _session(request)
+    return session_out(request)
 
 
 @router.put("/account/language", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
@@ -106,14 +119,14 @@ def set_account_language(request: Baker, payload: LanguageIn) -> SessionOut:
         services.sign_in_as_demo(request, services.demo_account(payload.language), request.auth.time_zone)
     else:
         set_language(request.auth, payload.language)
-    return _session(request)
+    return session_out(request)
 
 
 @router.put("/account/forms", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
 def set_account_forms(request: Baker, payload: FormsBody) -> SessionOut:
     """In which forms the baker reads and types from now on."""
     set_forms(request.auth, forms_in(payload))
-    return _session(request)
+    return session_out(request)
 
 
 @router.post("/heard", response={204: None, 422: ProblemsOut}, auth=signed_in)
@@ -131,7 +144,7 @@ def read_access(request: Baker) -> AccessOut:
 @router.put("/account/name", response={200: SessionOut, 422: ProblemsOut}, auth=signed_in)
 def rename(request: Baker, payload: NameIn) -> SessionOut:
     access.rename(request.auth, payload.name)
-    return _session(request)
+    return session_out(request)
 
 
 @router.put("/account/password", response={200: AccessOut, 422: ProblemsOut, 429: ProblemsOut}, auth=signed_in)
@@ -165,7 +178,7 @@ def recover(request: HttpRequest, payload: RecoverIn) -> SessionOut:
         if problem.code is ServerProblem.NO_SUCH_CODE:
             guessed_wrong(request)
         raise
-    return _session(request)
+    return session_out(request)
 
 
 @router.post("/account/passkeys/options", response={200: OptionsOut, 422: ProblemsOut}, auth=signed_in)
@@ -203,4 +216,4 @@ def come_in_by_passkey(request: HttpRequest, payload: UseKeyIn) -> SessionOut:
         if problem.code is ServerProblem.PASSKEY_REFUSED:
             guessed_wrong(request)
         raise
-    return _session(request)
+    return session_out(request)

@@ -35,6 +35,11 @@ def account_of(request: HttpRequest) -> Account | None:
     return user
 
 
+def by_invitation() -> bool:
+    """Whether a new account takes an invitation: where the house is kept so, from its second account on."""
+    return settings.SIGN_UP_INVITED and Account.objects.filter(is_demo=False).exists()
+
+
 def sign_up(request: HttpRequest, name: str, password: str, time_zone: str) -> Account:
     """Make an account and sign it in. Raises Problem by field."""
     known_time_zone(time_zone)

@@ -92,6 +92,12 @@ class SignUpIn(Request):
     forms: FormsBody | None = None
 
 
+class InvitedIn(SignUpIn):
+    """`code` is of an invitation into somebody's kitchen here."""
+
+    code: Annotated[str, StringConstraints(max_length=60)]
+
+
 class SignInIn(Request):
     name: Name
     password: Password
@@ -113,11 +119,12 @@ class AccountOut(Schema):
 
 
 class SessionOut(Schema):
-    """Who is signed in, if anybody, whether the demo kitchen may be entered here, where a kitchen scale's bridge is
-    looked for, and which version of the application answers."""
+    """Who is signed in, if anybody, whether the demo kitchen may be entered here, whether a new account takes an
+    invitation, where a kitchen scale's bridge is looked for, and which version of the application answers."""
 
     account: AccountOut | None
     demo_offered: bool
+    by_invitation: bool
     scale: str
     version: str
 

@@ -98,8 +98,16 @@ DESPERTAR_PSEUDO = os.environ.get("DESPERTAR_PSEUDO") == "1"
 
 # --- accounts and sessions ---
 
+# Who may make an account: anybody (`open`), or, once there is one, whoever was invited by somebody here (`invited`).
+SIGN_UP_INVITED = os.environ.get("DESPERTAR_SIGN_UP", "open") == "invited"
+
 AUTH_USER_MODEL = "accounts.Account"
 AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+# Argon2id (RFC 9106); those of before are read, and made anew at the next signing in.
+PASSWORD_HASHERS = [
+    "django.contrib.auth.hashers.Argon2PasswordHasher",
+    "django.contrib.auth.hashers.PBKDF2PasswordHasher",
+]
 AUTH_PASSWORD_VALIDATORS = [
     {
         "NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator",
@@ -144,8 +152,9 @@ def answers_cache(address: str | None) -> dict[str, object]:
     }
 
 
-# How many proxies of one's own stand before the kitchen; what others say of an address is not believed.
-NINJA_NUM_PROXIES = int(os.environ.get("DESPERTAR_PROXIES", "0"))
+# A proxy of one's own is believed at the edge alone (`config.worker`): from there on the address of a request is its
+# client's, and what the client says of itself counts for nothing.
+NINJA_NUM_PROXIES = 0
 # What is counted by address is kept in files that all workers read; without a place for them, by each for itself.
 _COUNTS = os.environ.get("DESPERTAR_COUNTS")
 _CACHE = "filebased.FileBasedCache" if _COUNTS else "locmem.LocMemCache"
@@ -185,6 +194,9 @@ SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
 SECURE_CROSS_ORIGIN_OPENER_POLICY = "same-origin"
 SECURE_SSL_REDIRECT = HTTPS
+# The way to the proxy, where that is another than the kitchen's own; who asks whether it is alive asks in plain HTTP.
+SECURE_SSL_HOST = os.environ.get("DESPERTAR_HTTPS_HOST")
+SECURE_REDIRECT_EXEMPT = [r"^api/health$", r"^health/"]
 SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
 SECURE_HSTS_INCLUDE_SUBDOMAINS = HTTPS
 SECURE_HSTS_PRELOAD = HTTPS

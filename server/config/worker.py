@@ -10,6 +10,7 @@ from __future__ import annotations
 import os
 import socket
 import time
+from collections.abc import Mapping
 from typing import Any
 
 from gunicorn.workers.base import Worker
@@ -92,9 +93,23 @@ def edge(application: Any, listening: socket.socket, lanes: Lanes) -> Edge:
         expose_tracebacks=False,
         asyncore_use_poll=True,
         clear_untrusted_proxy_headers=True,
+        **proxy(os.environ),
     )
     about = (listening.family, listening.type, listening.proto, listening.getsockname())
     return Edge(application, {}, _sock=listening, dispatcher=lanes, adj=adjustments, bind_socket=False, sockinfo=about)
+
+
+def proxy(environ: Mapping[str, str]) -> dict[str, Any]:
+    """What waitress is told of the proxies of one's own before it: how many, and the address of the nearest. Theirs is
+    the word on whose request it is and whether it came over HTTPS; from anybody else it is not heard."""
+    count = int(environ.get("DESPERTAR_PROXIES", "0"))
+    if count == 0:
+        return {}
+    return {
+        "trusted_proxy": environ.get("DESPERTAR_PROXY_ADDRESS", "127.0.0.1"),
+        "trusted_proxy_count": count,
+        "trusted_proxy_headers": {"x-forwarded-for", "x-forwarded-proto"},
+    }
 
 
 class PatientWorker(Worker):  # type: ignore[misc]  # (gunicorn is not typed)

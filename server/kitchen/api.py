@@ -5,12 +5,18 @@ from __future__ import annotations
 from typing import Any
 from uuid import UUID
 
+from django.contrib.auth import logout
+from django.db import transaction
 from django.http import HttpRequest
 from django.utils import timezone
+from django.views.decorators.csrf import csrf_protect
 from ninja import Router
+from ninja.decorators import decorate_view
 
-from accounts.security import Baker, signed_in
-from problems import ProblemsOut
+from accounts.api import made_account, session_out
+from accounts.security import SIGN_UPS, Baker, before_guessing, guessed_wrong, signed_in
+from accounts.wire import InvitedIn, SessionOut
+from problems import Problem, ProblemsOut, ServerProblem
 
 from . import hands, services, shelf
 from .offered import CatalogueOut, catalogue_out
@@ -71,6 +77,27 @@ def call_back(request: Baker) -> tuple[int, None]:
 @router.post("/hands", response={200: HandsOut, 422: ProblemsOut})
 def come_in(request: Baker, payload: CodeIn) -> HandsOut:
     return hands_out(hands.come_in(request.auth, payload.code, timezone.now()))
+
+
+@router.post(
+    "/hands/accounts",
+    response={200: SessionOut, 422: ProblemsOut, 429: ProblemsOut},
+    auth=None,
+    throttle=SIGN_UPS,
+)
+@decorate_view(csrf_protect)
+def come_in_new(request: HttpRequest, payload: InvitedIn) -> SessionOut:
+    """A new account by an invitation, which lets it into that kitchen too; neither without the other."""
+    before_guessing(request, "code")
+    try:
+        with transaction.atomic():
+            hands.come_in(made_account(request, payload), payload.code, timezone.now())
+    except Problem as problem:
+        logout(request)
+        if problem.code is ServerProblem.NO_SUCH_INVITATION:
+            guessed_wrong(request)
+        raise
+    return session_out(request)
 
 
 @router.post("/hands/{hand_id}/kitchen", response={200: HandsOut, 404: ProblemsOut, 422: ProblemsOut})

@@ -48,6 +48,7 @@ class ServerProblem(StrEnum):
     OUT_OF_REACH = "out_of_reach"
     NOT_IN_THE_DEMO = "not_in_the_demo"
     NO_SUCH_INVITATION = "no_such_invitation"
+    INVITED_ONLY = "invited_only"
     OWN_KITCHEN = "own_kitchen"
     TOO_MANY_HANDS = "too_many_hands"
     NOT_A_PHOTO = "not_a_photo"

@@ -83,10 +83,11 @@ def spaced(text: str) -> str:
 
 
 class Browser:
-    def __init__(self, width: int = 1280, height: int = 800) -> None:
+    def __init__(self, width: int = 1280, height: int = 800, *, begun_by: Path | None = None) -> None:
+        """`begun_by` is a program that begins the browser elsewhere, such as in another network; it is told all."""
         options = webdriver.ChromeOptions()
-        options.binary_location = shutil.which("chromium") or "/usr/bin/chromium"
-        for flag in FLAGS:
+        options.binary_location = str(begun_by or shutil.which("chromium") or "/usr/bin/chromium")
+        for flag in (*FLAGS, *(("--remote-debugging-pipe",) if begun_by else ())):
             options.add_argument(flag)
         # What is in use where the browser says that it is: the flag alone sets the browser's own words.
         options.add_experimental_option("prefs", {"intl.accept_languages": "en-GB,en"})

@@ -52,19 +52,19 @@ class House:
         self.launcher: subprocess.Popen[bytes] | None = None
         self.log = Path(self.folder.name, "said.txt")
 
-    def begin(self, command: str = "start") -> None:
+    def begin(self, *command: str) -> None:
         """Start it, without waiting."""
         with self.log.open("wb") as out:
             self.launcher = subprocess.Popen(
-                [sys.executable, ROOT / "despertar", command],
+                [sys.executable, ROOT / "despertar", *(command or ("start",))],
                 env=self.env,
                 stdout=out,
                 stderr=out,
                 start_new_session=True,
             )
 
-    def start(self, command: str = "start") -> None:
-        self.begin(command)
+    def start(self, *command: str) -> None:
+        self.begin(*command)
         until("an open door", lambda: self.opens() or self.ended())
         if self.ended():
             raise AssertionError(f"it did not start:\n{self.said()}")

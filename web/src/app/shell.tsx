@@ -230,7 +230,15 @@ export function Shell() {
         {isIn && <OutboxStrip />}
       </header>
       <main key={JSON.stringify(told)} id="main" className="mx-auto w-full max-w-6xl grow px-3 pb-24 sm:px-6">
-        {isIn ? <Outlet /> : <WelcomePage demoOffered={session.data.demo_offered} hasWaiting={signedOut} />}
+        {isIn ? (
+          <Outlet />
+        ) : (
+          <WelcomePage
+            demoOffered={session.data.demo_offered}
+            byInvitation={session.data.by_invitation}
+            hasWaiting={signedOut}
+          />
+        )}
       </main>
     </div>
   );

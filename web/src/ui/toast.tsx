@@ -46,9 +46,10 @@ export function ToastProvider({ children }: { readonly children: ReactNode }) {
             )}
           </Toast.Root>
         ))}
+        {/* On a phone above the button at the foot of a form, which it would cover. */}
         <Toast.Viewport
           label={uiText.notices}
-          className="fixed inset-x-3 bottom-3 z-50 mx-auto flex max-w-lg flex-col gap-2 outline-none"
+          className="fixed inset-x-3 bottom-20 z-50 mx-auto sm:bottom-3 flex max-w-lg flex-col gap-2 outline-none"
         />
       </Toast.Provider>
     </SayContext>

@@ -49,9 +49,12 @@ const DO: Record<Way, string> = {
 
 export function WelcomePage({
   demoOffered,
+  byInvitation,
   hasWaiting,
 }: {
   readonly demoOffered: boolean;
+  /** Whether a new account takes an invitation here. */
+  readonly byInvitation: boolean;
   readonly hasWaiting: boolean;
 }) {
   useTitle(welcomeText.welcome);
@@ -83,8 +86,12 @@ export function WelcomePage({
     event.preventDefault();
     const ways = {
       in: () => http.POST("/api/session", { body: { name, password } }),
-      up: () =>
-        http.POST("/api/accounts", { body: { name, password, time_zone: deviceZone(), forms: formsHere() } }),
+      up: () => {
+        const account = { name, password, time_zone: deviceZone(), forms: formsHere() };
+        return byInvitation
+          ? http.POST("/api/hands/accounts", { body: { ...account, code } })
+          : http.POST("/api/accounts", { body: account });
+      },
       code: () => http.POST("/api/recover", { body: { name, code, password } }),
     };
     void arrive(ways[way]);
@@ -136,12 +143,12 @@ export function WelcomePage({
           onChange={(event) => setName(event.target.value)}
           error={problemAt(problems, "name")}
         />
-        {way === "code" && (
+        {(way === "code" || (way === "up" && byInvitation)) && (
           <TextField
-            label={welcomeText.code}
+            label={way === "up" ? welcomeText.invitation : welcomeText.code}
             autoComplete="off"
             autoCapitalize="none"
-            hint={welcomeText.whereTheCodeIs}
+            hint={way === "up" ? welcomeText.whoInvites : welcomeText.whereTheCodeIs}
             value={code}
             onChange={(event) => setCode(event.target.value)}
             error={problemAt(problems, "code")}

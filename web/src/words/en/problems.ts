@@ -94,6 +94,7 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
     `Someone fed this jar ${moment(facts, "at")}: ${grams(Number(facts.flour_g))} flour, ${grams(Number(facts.water_g))} water.`,
   changed_meanwhile: () => "Another device changed this meanwhile. Reload to see it; what you typed is kept.",
   not_in_the_demo: () => "The demo kitchen cannot be shared. Make an account of your own; it takes a name.",
+  invited_only: () => "Only who is invited makes an account in this house. Ask somebody here for a code.",
   no_such_invitation: () => "This invitation is not known, was used, or is too old. Ask for a new one.",
   own_kitchen: () => "This is an invitation to your own kitchen.",
   too_many_hands: (facts) => `Up to ${facts.most} others can keep a kitchen with you.`,

@@ -13,6 +13,8 @@ export const welcomeText = {
   signInAgainActsKept: "Sign in again: acts kept on this device are waiting to be sent.",
   useAPasskey: "Use a passkey",
   passwordForgotten: "I have forgotten my password",
+  invitation: "Invitation",
+  whoInvites: "The code from somebody who has a kitchen in this house.",
   code: "Code",
   whereTheCodeIs: "From your paper, or from whoever keeps this house.",
   newPassword: "New password",

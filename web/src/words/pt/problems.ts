@@ -94,6 +94,7 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
   changed_meanwhile: () =>
     "Outro aparelho mudou isto entretanto. Recarregue para ver; o que escreveu fica guardado.",
   not_in_the_demo: () => "A cozinha de exemplo não se partilha. Crie uma conta sua; basta um nome.",
+  invited_only: () => "Nesta casa, só quem é convidado cria uma conta. Peça um código a alguém daqui.",
   no_such_invitation: () => "Este convite não é conhecido, já foi usado, ou é velho demais. Peça outro.",
   own_kitchen: () => "Este convite é para a sua própria cozinha.",
   too_many_hands: (facts) => `Até ${facts.most} pessoas podem tratar de uma cozinha consigo.`,

@@ -15,6 +15,8 @@ export const welcomeText: Spoken<typeof en.welcomeText> = {
   signInAgainActsKept: "Volte a entrar: há coisas guardadas neste aparelho à espera de seguir.",
   useAPasskey: "Usar uma chave de acesso",
   passwordForgotten: "Esqueci-me da palavra-passe",
+  invitation: "Convite",
+  whoInvites: "O código de quem já tem uma cozinha nesta casa.",
   code: "Código",
   whereTheCodeIs: "O do seu papel, ou o que lhe deu quem trata desta casa.",
   newPassword: "Nova palavra-passe",

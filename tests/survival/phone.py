@@ -1,0 +1,108 @@
+"""A phone in the house: a browser in a network of its own, which reaches this machine by its second address alone."""
+
+from __future__ import annotations
+
+import os
+import shutil
+import subprocess
+from collections.abc import Sequence
+from pathlib import Path
+
+from tests.journeys.browser import Browser
+
+# Of RFC 1918; nothing of it leaves the machine.
+HOUSE, PHONE = "10.77.13.1", "10.77.13.2"
+
+
+class HouseNetwork:
+    """Two ends of one cable: the machine's and the phone's. Where the machine lets nobody lay it, the second address of
+    its loopback stands in."""
+
+    def __init__(self) -> None:
+        self.name = f"phone-{os.getpid()}"
+        self.cable = f"dsp{os.getpid() % 100_000}"
+        self.is_laid = self._lay()
+        self.address = HOUSE if self.is_laid else "127.0.0.2"
+
+    def _lay(self) -> bool:
+        if os.geteuid() != 0 or not _did("ip", "netns", "add", self.name):
+            return False
+        within = ("ip", "netns", "exec", self.name, "ip")
+        done = (
+            _did("ip", "link", "add", self.cable, "type", "veth", "peer", "name", "phone0", "netns", self.name)
+            and _did("ip", "address", "add", f"{HOUSE}/24", "dev", self.cable)
+            and _did("ip", "link", "set", self.cable, "up")
+            and _did(*within, "address", "add", f"{PHONE}/24", "dev", "phone0")
+            and _did(*within, "link", "set", "phone0", "up")
+            and _did(*within, "link", "set", "lo", "up")
+        )
+        if not done:
+            self.take_up()
+        return done
+
+    def take_up(self) -> None:
+        _did("ip", "netns", "delete", self.name)
+
+    def cut(self) -> None:
+        """The phone goes out of reach."""
+        _did("ip", "link", "set", self.cable, "down")
+
+    def mend(self) -> None:
+        _did("ip", "link", "set", self.cable, "up")
+
+    @property
+    def within(self) -> Sequence[str]:
+        """What a command of the phone begins with."""
+        return ("ip", "netns", "exec", self.name) if self.is_laid else ()
+
+
+class Phone:
+    """A browser with a home of its own, in which it keeps whom it trusts; it is touched, and as small as a phone."""
+
+    def __init__(self, network: HouseNetwork, home: Path) -> None:
+        self.network, self.home = network, home
+        self.trusted = home / ".pki" / "nssdb"
+        self.trusted.mkdir(parents=True)
+        _must("certutil", "-N", "-d", f"sql:{self.trusted}", "--empty-password")
+        self._browser: Browser | None = None
+
+    def trust(self, certificate: Path) -> None:
+        """Install an authority, as its owner does in the settings."""
+        _must("certutil", "-A", "-d", f"sql:{self.trusted}", "-n", "house", "-t", "C,,", "-i", str(certificate))
+
+    def fetch(self, url: str) -> bytes:
+        command = [*self.network.within, "curl", "--silent", "--fail", "--max-time", "10", url]
+        return subprocess.run(command, check=True, capture_output=True).stdout
+
+    def opens(self, url: str, authority: Path, *also: str) -> int:
+        """The status that is answered by who is held against this authority alone; 0 where nobody is."""
+        command = [*self.network.within, "curl", "--silent", "--max-time", "10", "--cacert", str(authority), *also]
+        done = subprocess.run(
+            [*command, "-o", "/dev/null", "-w", "%{http_code}", url], check=False, capture_output=True, text=True
+        )
+        return int(done.stdout or 0)
+
+    @property
+    def browser(self) -> Browser:
+        if self._browser is None:
+            begins = self.home / "chromium"
+            chromium = shutil.which("chromium") or "/usr/bin/chromium"
+            inside = " ".join((*self.network.within, "env", f"HOME={self.home}", chromium))
+            begins.write_text(f'#!/bin/sh\nexec {inside} "$@"\n')
+            begins.chmod(0o755)
+            self._browser = Browser(390, 844, begun_by=begins)
+            self._browser.driver.execute_cdp_cmd("Emulation.setTouchEmulationEnabled", {"enabled": True})
+        return self._browser
+
+    def put_down(self) -> None:
+        if self._browser is not None:
+            self._browser.quit()
+        self._browser = None
+
+
+def _did(*command: str) -> bool:
+    return subprocess.run(command, check=False, capture_output=True).returncode == 0
+
+
+def _must(*command: str) -> None:
+    subprocess.run(command, check=True, capture_output=True)
