@@ -114,8 +114,10 @@ class InPortuguese(Journey):
 
 
 NAMES = frozenset(
-    "Despertar CSV JSON XLSX SVG PNG UTC English Harbour Moth Lantern Bellows Quarry demo baker http "
-    "Ferry mill rye Half white from the market Spelt last year new Plain Kitchen shelf".lower().split()
+    "Despertar CSV JSON XLSX SVG PNG UTC English Harbour Moth Lantern Bellows Quarry Jetty demo baker http "
+    "Ferry mill rye Half white from the market Spelt last year new Plain Kitchen shelf All with "
+    # What the browser itself says of a number of days.
+    "day days".lower().split()
 )
 CALENDAR = re.compile(
     r"(Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day|Mon|Tue|Wed|Thu|Fri|Sat|Sun|Nov\w*|Dec\w*|[A-Z][a-z]{2}\b"
