@@ -190,8 +190,13 @@ def main() -> int:
     parser = argparse.ArgumentParser(prog="launcher.authority", description=__doc__)
     parser.add_argument("--into", type=Path, required=True)
     parser.add_argument("--code", help="an address, to be printed as a QR code for a phone")
-    parser.add_argument("names", nargs="+")
+    parser.add_argument("--until", action="store_true", help="only say until when the one that is there is good")
+    parser.add_argument("names", nargs="*")
     asked = parser.parse_args()
+    if asked.until:
+        there = x509.load_pem_x509_certificate((asked.into / "house.crt").read_bytes())
+        print(json.dumps({"until": there.not_valid_after_utc.isoformat()}))
+        return 0
     asked.into.mkdir(mode=0o700, parents=True, exist_ok=True)
     now = dt.datetime.now(dt.UTC)  # noqa: TID251  (the launcher has no Django)
     names = tuple(asked.names)

@@ -8,11 +8,12 @@ import shutil
 import subprocess
 import sys
 import time
-from contextlib import suppress
+from collections.abc import Iterator
+from contextlib import contextmanager, nullcontext, suppress
 from pathlib import Path
 
-from . import checks, lan, machine, say, serving, toolchain, tools, upgrade
-from .database import free_port
+from . import backup, checks, clock, lan, machine, say, serving, soundness, toolchain, tools, upgrade
+from .database import Database, free_port
 from .place import CONTRACT, PYTHON, ROOT, SERVER, VAR, WEB
 
 
@@ -70,11 +71,7 @@ def reset(arguments: argparse.Namespace) -> int:
         return 0
     if not arguments.yes:
         say.line(f"This deletes every jar, log and account kept in {VAR}. It cannot be undone.")
-        try:
-            answer = input("Type reset to go on: ")
-        except EOFError:
-            answer = ""
-        if answer.strip() != "reset":
+        if _typed("reset") != "reset":
             say.line("Nothing was changed.")
             return 1
     serving.stop_running()
@@ -122,6 +119,78 @@ def export(arguments: argparse.Namespace) -> int:
 def take_in(arguments: argparse.Namespace) -> int:
     """Take such a file in for a baker of this house."""
     return _manage("parcel", "in", arguments.baker, str(arguments.file.absolute()))
+
+
+def write_backup(arguments: argparse.Namespace) -> int:
+    """Write all that is kept to a file, verified, while the kitchen runs or not."""
+    now = clock.now()
+    file = (arguments.file or backup.FOLDER / now.strftime("despertar-%Y%m%d-%H%M%S.tar.gz")).absolute()
+    with _opened() as (db, _), say.step("Writing a backup and reading it again"):
+        told = backup.write(db, file, now)
+    say.line(f"{file}: {told}, {file.stat().st_size / 1e6:.1f} MB.")
+    if arguments.keys:
+        names = backup.write_keys(arguments.keys.absolute())
+        say.line(f"{arguments.keys}: {', '.join(names)}. Keep it apart: who has it can stand in for this house.")
+    else:
+        say.line("Its keys are not in it: after a restore elsewhere one signs in again. --keys FILE writes them apart.")
+    return 0
+
+
+def restore(arguments: argparse.Namespace) -> int:
+    """Put a backup back, in place of what is kept now, while the kitchen runs or not."""
+    if not PYTHON.exists():
+        _set_up()
+    VAR.mkdir(mode=0o700, parents=True, exist_ok=True)
+    file = arguments.file.absolute()
+    if not arguments.yes:
+        say.line(f"This puts {file} in place of every jar, log and account kept in {VAR}.")
+        if _typed("restore") != "restore":
+            say.line("Nothing was changed.")
+            return 1
+    with _opened(makes=True) as (db, env):
+        rest = serving.at_rest() if env is None else nullcontext()
+        told_env = env or {**os.environ, **serving.django_env(db, demo=False)}
+        with rest, say.step("Putting the backup back"):
+            told = backup.put_back(db, told_env, file)
+        if env is not None:
+            with serving.undisturbed(), say.step("Preparing the kitchen"):
+                upgrade.prepare(db, told_env, [])
+    say.line(f"Restored: {told}, of {told.made_at:%Y-%m-%d %H:%M}, by Despertar {told.program}.")
+    return 0
+
+
+def check(_: argparse.Namespace) -> int:
+    """Say in plain words what is well in this house and what is not."""
+    with _opened() as (db, env):
+        told_env = env or {**os.environ, **serving.django_env(db, demo=False)}
+        found = list(soundness.findings(db, told_env, clock.now()))
+    for one in found:
+        say.line(f"  {'well ' if one.is_well else 'CARE '} {one.said}")
+    return 0 if all(one.is_well for one in found) else 1
+
+
+@contextmanager
+def _opened(*, makes: bool = False) -> Iterator[tuple[Database, dict[str, str] | None]]:
+    """This house's database, whether or not the kitchen is served meanwhile, and the environment of who opened it: None
+    where that is a running kitchen. `makes` lays one where there is none."""
+    if not makes and (not PYTHON.exists() or not VAR.exists()):
+        raise say.Stop("Run ./despertar demo or ./despertar start once first: there is no kitchen yet.")
+    db = serving.database()
+    try:
+        with serving.only_one() as lock:
+            try:
+                yield db, _open_database(lock, demo_kitchen=False)
+            finally:
+                db.stop()
+    except serving.AlreadyRunning:
+        yield db, None
+
+
+def _typed(wanted: str) -> str:
+    try:
+        return input(f"Type {wanted} to go on: ").strip()
+    except EOFError:
+        return ""
 
 
 def accounts(arguments: argparse.Namespace) -> int:
@@ -208,12 +277,14 @@ def _serve(arguments: argparse.Namespace, *, demo_kitchen: bool) -> int:
             serving.ADDRESS_FILE.write_text(address)
             say.line(f"\n  Open {address}")
             kept.append(serving.Kept("reminders", lambda: serving.reminders(env)))
+            if not demo_kitchen:
+                kept.append(serving.Kept("backups", lambda: serving.backups(env)))
             if demo_kitchen:
                 kept.append(serving.Kept("simulated scale", lambda: serving.scale(env, scale)))
                 kept.append(serving.Kept("simulated thermometer", lambda: serving.thermometer(env, port)))
                 say.line(f"  A simulated kitchen scale to play with: {env['DESPERTAR_SCALE']}/")
             say.line("  Ctrl-C stops it.\n")
-            serving.keep(db, kept, time.sleep)
+            serving.keep(db, kept, lambda: upgrade.prepare(db, env, []), time.sleep)
     except serving.AlreadyRunning as running:
         where = f"at {running.address}" if running.address else "(it is still starting)"
         say.line(f"Despertar already runs {where}. ./despertar stop ends it.")
@@ -259,6 +330,7 @@ def main(arguments: list[str]) -> int:
         ("stop", stop),
         ("contract", contract),
         ("audit", audit),
+        ("check", check),
     ):
         commands.add_parser(name, help=plain.__doc__).set_defaults(act=plain)
     parser_reset = commands.add_parser("reset", help=reset.__doc__)
@@ -274,6 +346,14 @@ def main(arguments: list[str]) -> int:
         if carry is export:
             parser_file.add_argument("--without-photos", action="store_true")
         parser_file.set_defaults(act=carry)
+    parser_backup = commands.add_parser("backup", help=write_backup.__doc__)
+    parser_backup.add_argument("file", type=Path, nargs="?", metavar="FILE")
+    parser_backup.add_argument("--keys", type=Path, metavar="FILE", help="write the keys of this house too, apart")
+    parser_backup.set_defaults(act=write_backup)
+    parser_restore = commands.add_parser("restore", help=restore.__doc__)
+    parser_restore.add_argument("file", type=Path, metavar="FILE")
+    parser_restore.add_argument("--yes", action="store_true", help="do not ask")
+    parser_restore.set_defaults(act=restore)
     parser_accounts = commands.add_parser("accounts", help=accounts.__doc__)
     parser_accounts.add_argument("do", choices=("list", "lock", "unlock", "reset"))
     parser_accounts.add_argument("baker", nargs="*", metavar="NAME")

@@ -7,6 +7,7 @@ import os
 import signal
 import socket
 import subprocess
+import sys
 import time
 import urllib.request
 from collections.abc import Callable, Iterator, Sequence
@@ -139,7 +140,13 @@ def begin(log: str, command: Sequence[str | Path], env: dict[str, str]) -> subpr
 
 def reminders(env: dict[str, str]) -> subprocess.Popen[bytes]:
     """The process that sends due reminders to the postbox, once a minute."""
-    return begin("reminders", [PYTHON, SERVER / "manage.py", "remind", "--every", "60"], env)
+    beat = f"--beat={RUN / 'reminders.beat'}"
+    return begin("reminders", [PYTHON, SERVER / "manage.py", "remind", "--every=60", beat], env)
+
+
+def backups(env: dict[str, str]) -> subprocess.Popen[bytes]:
+    """The process that keeps a backup of each day; it needs nothing but the launcher."""
+    return begin("backups", [sys.executable, "-m", "launcher.daily"], env)
 
 
 def scale(env: dict[str, str], port: int) -> subprocess.Popen[bytes]:
@@ -353,6 +360,14 @@ class Kept:
         (RUN / f"{self.name.replace(' ', '-')}.pid").write_text(str(process.pid))
         return process
 
+    def rest(self) -> None:
+        """End it; it is begun again by `go_on`."""
+        end(self.process)
+
+    def go_on(self) -> None:
+        self.again_at = None
+        self.process = self._start()
+
     def look(self) -> None:
         """Begin it again if it has ended and has rested."""
         if self.process.poll() is None:
@@ -368,10 +383,60 @@ class Kept:
             self.process = self._start()
 
 
-def keep(db: Database, kept: Sequence[Kept], asleep: Callable[[float], None]) -> None:
-    """Watch over the database and the processes until asked to stop."""
+# Another command of this house asks the launcher to rest meanwhile; it says so when all but the database has ended.
+REST, RESTING = RUN / "rest", RUN / "resting"
+
+
+def is_running() -> bool:
+    """Whether a launcher of this house serves it."""
+    return ADDRESS_FILE.exists() and database().pid() is not None
+
+
+@contextmanager
+def at_rest() -> Iterator[None]:
+    """The running kitchen rests until this is over: only its database answers. Raises Stop where it does not rest."""
+    RESTING.unlink(missing_ok=True)
+    REST.write_text(str(os.getpid()))
+    try:
+        until = time.monotonic() + 60
+        while not RESTING.exists():
+            if time.monotonic() > until:
+                raise say.Stop("The running kitchen does not rest. ./despertar stop ends it; then try again.")
+            time.sleep(0.05)
+        yield
+    finally:
+        REST.unlink(missing_ok=True)
+
+
+def _rest_is_asked() -> bool:
+    """Who asked for it may have been killed."""
+    with suppress(OSError, ValueError):
+        return Path(f"/proc/{int(REST.read_text())}").exists()
+    return False
+
+
+def _rest(kept: Sequence[Kept], again: Callable[[], None], asleep: Callable[[float], None]) -> None:
+    say.line("  Resting …")
+    for one in reversed(kept):
+        one.rest()
+    RESTING.touch()
+    while _rest_is_asked():
+        asleep(0.1)
+    REST.unlink(missing_ok=True)
+    RESTING.unlink(missing_ok=True)
+    # What was changed meanwhile is brought to what the code of today wants, or taken back.
+    again()
+    for one in kept:
+        one.go_on()
+    say.line("  Going on.")
+
+
+def keep(db: Database, kept: Sequence[Kept], again: Callable[[], None], asleep: Callable[[float], None]) -> None:
+    """Watch over the database and the processes until asked to stop; after a rest, `again` sees to the database."""
     falls = 0
     while True:
+        if _rest_is_asked():
+            _rest(kept, again, asleep)
         if db.pid() is None:
             say.line(f"  The database ended by itself; begun again. See {db.log}.")
             try:

@@ -9,13 +9,15 @@ from __future__ import annotations
 
 import json
 import os
+import shutil
 import time
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
 from . import say
-from .database import NAME, Database
+from .database import NAME, USER, Database
 from .place import PYTHON, SERVER, VAR
 
 BACKUPS = VAR / "backups"
@@ -44,7 +46,7 @@ def prepare(db: Database, env: dict[str, str], arguments: Sequence[str]) -> None
     if mark.exists():
         say.line("  The last start was cut off while it changed the database: taking that back.")
         _take_back(db, mark.read_text())
-    found = _schema(db, env)
+    found = schema(db, env)
     if found.ahead:
         raise say.Stop(
             f"This kitchen was last kept by a newer Despertar ({', '.join(found.ahead[:3])}). Start that one: "
@@ -66,7 +68,7 @@ def prepare(db: Database, env: dict[str, str], arguments: Sequence[str]) -> None
     mark.unlink(missing_ok=True)
 
 
-def _schema(db: Database, env: dict[str, str]) -> Schema:
+def schema(db: Database, env: dict[str, str]) -> Schema:
     command: list[str | Path] = [PYTHON, SERVER / "manage.py", "schema_state"]
     return read_state(say.run(command, log="manage-schema", env=env, holding=db.holding))
 
@@ -87,20 +89,23 @@ def _begin(mark: Path, what: str) -> None:
     half.replace(mark)
 
 
+def dump_into(db: Database, path: Path) -> None:
+    """Everything of one moment as SQL, while others go on writing. Raises Stop where it is not whole."""
+    flags = ("--single-transaction", "--hex-blob", "--skip-lock-tables", NAME)
+    db.as_root("mariadb-dump", *flags, log="dump", out=path)
+    with path.open("rb") as file:
+        file.seek(-min(path.stat().st_size, 200), os.SEEK_END)
+        if WHOLE not in file.read():
+            raise say.Stop(f"The database could not be kept: {path} is not whole. Nothing was changed.")
+        os.fsync(file.fileno())
+
+
 def _dump(db: Database) -> Path:
-    """Everything as SQL, in a file that is whole or not there."""
+    """The same in a file that is whole or not there."""
     BACKUPS.mkdir(parents=True, exist_ok=True)
     path = BACKUPS / time.strftime("before-%Y%m%d-%H%M%S.sql")
     half = path.with_suffix(".part")
-    flags = ("--single-transaction", "--hex-blob", "--skip-lock-tables", NAME)
-    db.as_root("mariadb-dump", *flags, log="dump", out=half)
-    with half.open("rb") as file:
-        file.seek(-min(half.stat().st_size, 200), os.SEEK_END)
-        if WHOLE not in file.read():
-            raise say.Stop(
-                f"The database could not be kept before changing it: {half} is not whole. Nothing was changed."
-            )
-        os.fsync(file.fileno())
+    dump_into(db, half)
     half.replace(path)
     for old in sorted(BACKUPS.glob("before-*.sql"))[:-KEPT_DUMPS]:
         old.unlink()
@@ -108,10 +113,39 @@ def _dump(db: Database) -> Path:
 
 
 def _take_back(db: Database, what: str) -> None:
-    """The database as it was when the change began."""
+    """The database as it was when the change began, and the photos, where they were changed too."""
     dump = None if what == NOTHING else Path(what)
     if dump is not None and not dump.exists():
         raise say.Stop(f"The database was left half-changed and {dump} is gone. Put it back, or ./despertar reset.")
-    db.as_root("mariadb", "-e", f"DROP DATABASE IF EXISTS `{NAME}`; CREATE DATABASE `{NAME}`", log="empty")
+    empty(db)
     if dump is not None:
         db.as_root("mariadb", NAME, log="restore", stdin=dump)
+    before, files = VAR / "files.before", VAR / "files"
+    if before.exists():
+        shutil.rmtree(files, ignore_errors=True)
+        before.rename(files)
+
+
+def empty(db: Database) -> None:
+    db.as_root("mariadb", "-e", f"DROP DATABASE IF EXISTS `{NAME}`; CREATE DATABASE `{NAME}`", log="empty")
+
+
+@contextmanager
+def changing(db: Database) -> Iterator[None]:
+    """Whatever goes wrong meanwhile is taken back, now or by whoever finds the mark."""
+    mark = db.home / "changing"
+    dump = _dump(db)
+    _begin(mark, str(dump))
+    try:
+        yield
+    except BaseException:
+        _take_back(db, str(dump))
+        mark.unlink(missing_ok=True)
+        raise
+    mark.unlink(missing_ok=True)
+
+
+def ahead_of_this(db: Database, env: dict[str, str], database: str) -> tuple[str, ...]:
+    """What changes a database has had that the code of today knows nothing of."""
+    db.as_root("mariadb", "-e", f"GRANT ALL ON `{database}`.* TO `{USER}`@`localhost`", log="trial")
+    return schema(db, {**env, "DESPERTAR_DB_NAME": database}).ahead

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import logging
 import threading
+from pathlib import Path
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandParser
@@ -19,6 +20,9 @@ class Command(BaseCommand):
     help = "Send due reminders to the postbox."
 
     def add_arguments(self, parser: CommandParser) -> None:
+        parser.add_argument(
+            "--beat", type=Path, help="a file that is touched after every round, to tell that they live"
+        )
         parser.add_argument("--every", type=float, default=0.0, help="seconds; 0: once")
 
     def handle(self, *args: Any, **options: Any) -> None:
@@ -27,6 +31,8 @@ class Command(BaseCommand):
             close_old_connections()
             try:
                 remind_all(timezone.now())
+                if options["beat"]:
+                    options["beat"].touch()
             except OperationalError as error:
                 # The launcher brings the database back; what is due then is sent then.
                 log.error("nobody could be reminded: %s", error)
