@@ -8,12 +8,11 @@ import shutil
 import subprocess
 import sys
 import time
-from collections.abc import Iterator
-from contextlib import contextmanager, nullcontext, suppress
+from contextlib import suppress
 from pathlib import Path
 
-from . import backup, checks, clock, lan, machine, say, serving, soundness, toolchain, tools, upgrade
-from .database import Database, free_port
+from . import care, checks, house, lan, machine, say, service, serving, toolchain, tools, upgrade, watching
+from .database import free_port
 from .place import CONTRACT, PYTHON, ROOT, SERVER, VAR, WEB
 
 
@@ -35,9 +34,9 @@ def dev(_: argparse.Namespace) -> int:
     try:
         with serving.only_one() as lock:
             serving.clear_strays()
-            _set_up()
+            house.set_up()
             toolchain.npm_packages()
-            env = _open_database(lock, demo_kitchen=True, debug=True)
+            env = house.open_database(lock, demo_kitchen=True, debug=True)
             port = free_port()
             command = [str(PYTHON), str(SERVER / "manage.py"), "runserver", f"127.0.0.1:{port}"]
             processes.append(subprocess.Popen(command, env=env, start_new_session=True))
@@ -71,7 +70,7 @@ def reset(arguments: argparse.Namespace) -> int:
         return 0
     if not arguments.yes:
         say.line(f"This deletes every jar, log and account kept in {VAR}. It cannot be undone.")
-        if _typed("reset") != "reset":
+        if care.typed("reset") != "reset":
             say.line("Nothing was changed.")
             return 1
     serving.stop_running()
@@ -113,107 +112,17 @@ def mutants(arguments: argparse.Namespace) -> int:
 def export(arguments: argparse.Namespace) -> int:
     """Write all that a baker owns to a file: a data package (.zip) or one JSON document (.json)."""
     file = arguments.file.absolute()
-    return _manage("parcel", "out", arguments.baker, str(file), *(["--without-photos"] * arguments.without_photos))
+    return house.manage("parcel", "out", arguments.baker, str(file), *(["--without-photos"] * arguments.without_photos))
 
 
 def take_in(arguments: argparse.Namespace) -> int:
     """Take such a file in for a baker of this house."""
-    return _manage("parcel", "in", arguments.baker, str(arguments.file.absolute()))
-
-
-def write_backup(arguments: argparse.Namespace) -> int:
-    """Write all that is kept to a file, verified, while the kitchen runs or not."""
-    now = clock.now()
-    file = (arguments.file or backup.FOLDER / now.strftime("despertar-%Y%m%d-%H%M%S.tar.gz")).absolute()
-    with _opened() as (db, _), say.step("Writing a backup and reading it again"):
-        told = backup.write(db, file, now)
-    say.line(f"{file}: {told}, {file.stat().st_size / 1e6:.1f} MB.")
-    if arguments.keys:
-        names = backup.write_keys(arguments.keys.absolute())
-        say.line(f"{arguments.keys}: {', '.join(names)}. Keep it apart: who has it can stand in for this house.")
-    else:
-        say.line("Its keys are not in it: after a restore elsewhere one signs in again. --keys FILE writes them apart.")
-    return 0
-
-
-def restore(arguments: argparse.Namespace) -> int:
-    """Put a backup back, in place of what is kept now, while the kitchen runs or not."""
-    if not PYTHON.exists():
-        _set_up()
-    VAR.mkdir(mode=0o700, parents=True, exist_ok=True)
-    file = arguments.file.absolute()
-    if not arguments.yes:
-        say.line(f"This puts {file} in place of every jar, log and account kept in {VAR}.")
-        if _typed("restore") != "restore":
-            say.line("Nothing was changed.")
-            return 1
-    with _opened(makes=True) as (db, env):
-        rest = serving.at_rest() if env is None else nullcontext()
-        told_env = env or {**os.environ, **serving.django_env(db, demo=False)}
-        with rest, say.step("Putting the backup back"):
-            told = backup.put_back(db, told_env, file)
-        if env is not None:
-            with serving.undisturbed(), say.step("Preparing the kitchen"):
-                upgrade.prepare(db, told_env, [])
-    say.line(f"Restored: {told}, of {told.made_at:%Y-%m-%d %H:%M}, by Despertar {told.program}.")
-    return 0
-
-
-def check(_: argparse.Namespace) -> int:
-    """Say in plain words what is well in this house and what is not."""
-    with _opened() as (db, env):
-        told_env = env or {**os.environ, **serving.django_env(db, demo=False)}
-        found = list(soundness.findings(db, told_env, clock.now()))
-    for one in found:
-        say.line(f"  {'well ' if one.is_well else 'CARE '} {one.said}")
-    return 0 if all(one.is_well for one in found) else 1
-
-
-@contextmanager
-def _opened(*, makes: bool = False) -> Iterator[tuple[Database, dict[str, str] | None]]:
-    """This house's database, whether or not the kitchen is served meanwhile, and the environment of who opened it: None
-    where that is a running kitchen. `makes` lays one where there is none."""
-    if not makes and (not PYTHON.exists() or not VAR.exists()):
-        raise say.Stop("Run ./despertar demo or ./despertar start once first: there is no kitchen yet.")
-    db = serving.database()
-    try:
-        with serving.only_one() as lock:
-            try:
-                yield db, _open_database(lock, demo_kitchen=False)
-            finally:
-                db.stop()
-    except serving.AlreadyRunning:
-        yield db, None
-
-
-def _typed(wanted: str) -> str:
-    try:
-        return input(f"Type {wanted} to go on: ").strip()
-    except EOFError:
-        return ""
+    return house.manage("parcel", "in", arguments.baker, str(arguments.file.absolute()))
 
 
 def accounts(arguments: argparse.Namespace) -> int:
     """List the accounts; lock one, unlock it, or make a link by which its baker sets a new password."""
-    return _manage("accounts", arguments.do, *arguments.baker)
-
-
-def _manage(*arguments: str) -> int:
-    """Run a command on this house's database, whether or not the kitchen is served meanwhile."""
-    if not PYTHON.exists() or not VAR.exists():
-        raise say.Stop("Run ./despertar demo or ./despertar start once first: there is no kitchen yet.")
-    command = [str(PYTHON), str(SERVER / "manage.py"), *arguments]
-    db = serving.database()
-    try:
-        with serving.only_one() as lock:
-            try:
-                env = _open_database(lock, demo_kitchen=False)
-                return subprocess.run(command, env=env, check=False).returncode
-            finally:
-                db.stop()
-    except serving.AlreadyRunning:
-        env = {**os.environ, **serving.django_env(db, demo=False)}
-        return subprocess.run(command, env=env, check=False).returncode
+    return house.manage("accounts", arguments.do, *arguments.baker)
 
 
 def ferment(arguments: argparse.Namespace) -> int:
@@ -222,26 +131,6 @@ def ferment(arguments: argparse.Namespace) -> int:
         raise say.Stop("Run ./despertar demo or ./despertar test once first: it makes the virtual environment.")
     command = [PYTHON, "-m", "ferment", *arguments.rest]
     return subprocess.run(command, env=toolchain.python_env(), check=False).returncode
-
-
-def _set_up() -> None:
-    machine.require(machine.TO_RUN)
-    toolchain.python_packages(checks=False)
-    toolchain.jar_model()
-
-
-def _open_database(lock: int, *, demo_kitchen: bool, debug: bool = False) -> dict[str, str]:
-    VAR.chmod(0o700)
-    with say.step("Starting the database"):
-        db = serving.database()
-        db.holding = (lock,)
-        db.start()
-    env = serving.django_env(db, demo=demo_kitchen, debug=debug)
-    if demo_kitchen:
-        env["DESPERTAR_STANDIN_TOKEN"] = serving.standin_token()
-    with serving.undisturbed(), say.step("Preparing the kitchen"):
-        upgrade.prepare(db, env, ["--demo"] if demo_kitchen else [])
-    return {**env, serving.HOUSE: str(VAR)}
 
 
 def _door(arguments: argparse.Namespace) -> lan.Door | None:
@@ -254,37 +143,40 @@ def _door(arguments: argparse.Namespace) -> lan.Door | None:
 def _serve(arguments: argparse.Namespace, *, demo_kitchen: bool) -> int:
     serving.heed_signals()
     db = serving.database()
-    kept: list[serving.Kept] = []
+    kept: list[watching.Kept] = []
     ours = False
     try:
         with serving.only_one() as lock:
             ours = True
             say.line("Despertar")
             serving.clear_strays()
-            _set_up()
+            house.set_up()
             toolchain.front_end()
             door = _door(arguments)
-            env = _open_database(lock, demo_kitchen=demo_kitchen) | (door.env() if door else {})
+            env = house.open_database(lock, demo_kitchen=demo_kitchen) | (door.env() if door else {})
+            env |= serving.metrics_env()
             port = serving.choose_port()
             scale = serving.scale_port()
             if demo_kitchen:
                 env["DESPERTAR_SCALE"] = f"http://127.0.0.1:{scale}"
             with say.step("Starting the web server"):
-                web = serving.Kept("web server", lambda: serving.gunicorn(env, port))
+                web = watching.Kept("web server", lambda: serving.gunicorn(env, port))
                 kept.append(web)
                 serving.wait_until_it_answers(port, web.process)
             address = _open_door(door, port, env, kept) if door else f"http://127.0.0.1:{port}/"
             serving.ADDRESS_FILE.write_text(address)
             say.line(f"\n  Open {address}")
-            kept.append(serving.Kept("reminders", lambda: serving.reminders(env)))
+            kept.append(watching.Kept("reminders", lambda: serving.reminders(env)))
+            if serving.METRICS:
+                kept.append(watching.Kept("metrics", lambda: serving.metrics(env)))
             if not demo_kitchen:
-                kept.append(serving.Kept("backups", lambda: serving.backups(env)))
+                kept.append(watching.Kept("backups", lambda: serving.backups(env)))
             if demo_kitchen:
-                kept.append(serving.Kept("simulated scale", lambda: serving.scale(env, scale)))
-                kept.append(serving.Kept("simulated thermometer", lambda: serving.thermometer(env, port)))
+                kept.append(watching.Kept("simulated scale", lambda: serving.scale(env, scale)))
+                kept.append(watching.Kept("simulated thermometer", lambda: serving.thermometer(env, port)))
                 say.line(f"  A simulated kitchen scale to play with: {env['DESPERTAR_SCALE']}/")
             say.line("  Ctrl-C stops it.\n")
-            serving.keep(db, kept, lambda: upgrade.prepare(db, env, []), time.sleep)
+            watching.keep(db, kept, lambda: upgrade.prepare(db, env, []), time.sleep)
     except serving.AlreadyRunning as running:
         where = f"at {running.address}" if running.address else "(it is still starting)"
         say.line(f"Despertar already runs {where}. ./despertar stop ends it.")
@@ -301,11 +193,11 @@ def _serve(arguments: argparse.Namespace, *, demo_kitchen: bool) -> int:
     return 0
 
 
-def _open_door(door: lan.Door, port: int, env: dict[str, str], kept: list[serving.Kept]) -> str:
+def _open_door(door: lan.Door, port: int, env: dict[str, str], kept: list[watching.Kept]) -> str:
     """Over HTTPS in the house network; says what a phone needs to trust it."""
     with say.step("Opening the door to the house network"):
         trust = lan.certify(door)
-        kept.append(serving.Kept("door", lambda: lan.nginx(door, port, env)))
+        kept.append(watching.Kept("door", lambda: lan.nginx(door, port, env)))
     if trust:
         say.line(f"\n  Once for each phone or laptop: scan this, or open {door.trust_address}\n")
         say.line(lan.draw(trust.code))
@@ -330,7 +222,8 @@ def main(arguments: list[str]) -> int:
         ("stop", stop),
         ("contract", contract),
         ("audit", audit),
-        ("check", check),
+        ("check", care.check),
+        ("upgrade", care.upgrade_house),
     ):
         commands.add_parser(name, help=plain.__doc__).set_defaults(act=plain)
     parser_reset = commands.add_parser("reset", help=reset.__doc__)
@@ -346,14 +239,20 @@ def main(arguments: list[str]) -> int:
         if carry is export:
             parser_file.add_argument("--without-photos", action="store_true")
         parser_file.set_defaults(act=carry)
-    parser_backup = commands.add_parser("backup", help=write_backup.__doc__)
+    parser_backup = commands.add_parser("backup", help=care.write_backup.__doc__)
     parser_backup.add_argument("file", type=Path, nargs="?", metavar="FILE")
     parser_backup.add_argument("--keys", type=Path, metavar="FILE", help="write the keys of this house too, apart")
-    parser_backup.set_defaults(act=write_backup)
-    parser_restore = commands.add_parser("restore", help=restore.__doc__)
+    parser_backup.set_defaults(act=care.write_backup)
+    parser_service = commands.add_parser("service", help=service.service.__doc__)
+    parser_service.add_argument("--lan", action="store_true", help="on the house network too, over HTTPS")
+    parser_service.add_argument("--host", metavar="ADDRESS", help="this machine's address or name there")
+    parser_service.add_argument("--user", metavar="NAME", help="who it runs as, where root writes it")
+    parser_service.add_argument("--show", action="store_true", help="print the unit and change nothing")
+    parser_service.set_defaults(act=service.service)
+    parser_restore = commands.add_parser("restore", help=care.restore.__doc__)
     parser_restore.add_argument("file", type=Path, metavar="FILE")
     parser_restore.add_argument("--yes", action="store_true", help="do not ask")
-    parser_restore.set_defaults(act=restore)
+    parser_restore.set_defaults(act=care.restore)
     parser_accounts = commands.add_parser("accounts", help=accounts.__doc__)
     parser_accounts.add_argument("do", choices=("list", "lock", "unlock", "reset"))
     parser_accounts.add_argument("baker", nargs="*", metavar="NAME")

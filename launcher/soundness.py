@@ -10,7 +10,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from . import backup, daily, lan, say, serving, upgrade
+from . import backup, daily, lan, say, upgrade, watching
 from .database import NAME, Database
 from .machine import which
 from .place import LOGS, PYTHON, RUN, VAR
@@ -92,7 +92,7 @@ def backups(_db: Database, _env: dict[str, str], now: datetime) -> Iterator[Find
 
 def reminders(_db: Database, _env: dict[str, str], now: datetime) -> Iterator[Finding]:
     beat = RUN / "reminders.beat"
-    if not serving.is_running():
+    if not watching.is_running():
         yield well("Reminders: the kitchen does not run, so none are sent.")
     elif not beat.exists():
         yield care("Reminders: there was no round of them yet; they go out once a minute.")

@@ -145,6 +145,19 @@ def changing(db: Database) -> Iterator[None]:
     mark.unlink(missing_ok=True)
 
 
+def keep(db: Database) -> Path:
+    """A dump to go back to."""
+    return _dump(db)
+
+
+def go_back(db: Database, dump: Path) -> None:
+    """The database as such a dump has it, whatever comes between."""
+    mark = db.home / "changing"
+    _begin(mark, str(dump))
+    _take_back(db, str(dump))
+    mark.unlink(missing_ok=True)
+
+
 def ahead_of_this(db: Database, env: dict[str, str], database: str) -> tuple[str, ...]:
     """What changes a database has had that the code of today knows nothing of."""
     db.as_root("mariadb", "-e", f"GRANT ALL ON `{database}`.* TO `{USER}`@`localhost`", log="trial")

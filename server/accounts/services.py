@@ -35,6 +35,11 @@ def account_of(request: HttpRequest) -> Account | None:
     return user
 
 
+def count_accounts() -> int:
+    """Of bakers, not of visitors to the demo."""
+    return Account.objects.filter(is_demo=False).count()
+
+
 def by_invitation() -> bool:
     """Whether a new account takes an invitation: where the house is kept so, from its second account on."""
     return settings.SIGN_UP_INVITED and Account.objects.filter(is_demo=False).exists()

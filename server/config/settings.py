@@ -50,9 +50,11 @@ INSTALLED_APPS = [
 ]
 
 MIDDLEWARE = [
+    "config.observed.observed",
     "django.middleware.security.SecurityMiddleware",
     "csp.middleware.CSPMiddleware",
     "config.private.private_answers",
+    "config.room.room_to_write",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
@@ -208,6 +210,9 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 17_000_000
 # Where bakers' photos lie; beside the database, never among what is served as files.
 DESPERTAR_FILES = os.environ.get("DESPERTAR_FILES", str(ROOT / "var" / "files"))
 
+# Writes are refused while no more than this is free.
+LEAST_FREE_BYTES = int(float(os.environ.get("DESPERTAR_LEAST_FREE_MB", "100")) * 1e6)
+
 STATIC_URL = "/static/"
 MEDIA_URL = "/media/"
 WHITENOISE_ROOT = WEB_DIST
@@ -220,14 +225,25 @@ def WHITENOISE_IMMUTABLE_FILE_TEST(_path: str, url: str) -> bool:  # noqa: N802 
 
 # --- tests and logs ---
 
+# One JSON object a line, each request with one; else what goes wrong alone, in lines for the eye.
+LOGS_REQUESTS = os.environ.get("DESPERTAR_LOGS") == "json"
 TEST_RUNNER = "config.test_runner.CountingRunner"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
+    "formatters": {
+        "line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"},
+        "json": {"()": "config.observed.LineOfJson"},
+    },
     "filters": {"secrets": {"()": "config.private.WithoutSecrets"}},
-    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line", "filters": ["secrets"]}},
+    "handlers": {
+        "console": {
+            "class": "logging.StreamHandler",
+            "formatter": "json" if LOGS_REQUESTS else "line",
+            "filters": ["secrets"],
+        }
+    },
     "root": {"handlers": ["console"], "level": "WARNING"},
     # What a baker mistyped is answered by its field; it is no news for the operator.
-    "loggers": {"django.request": {"level": "ERROR"}},
+    "loggers": {"django.request": {"level": "ERROR"}, "despertar.requests": {"level": "INFO"}},
 }

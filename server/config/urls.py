@@ -3,11 +3,14 @@
 from django.urls import URLPattern, URLResolver, path, re_path
 
 from .api import api
+from .observed import live, ready
 from .pages import application
 
 urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", api.urls),
-    re_path(r"^(?!api/|assets/|static/|media/).*$", application),
+    path("health/live", live),
+    path("health/ready", ready),
+    re_path(r"^(?!api/|assets/|static/|media/|health/).*$", application),
 ]
 
 handler400 = "config.pages.bad_request"

@@ -86,6 +86,10 @@ class UnreadCard(JarLabel):
     why: UnreadableError
 
 
+def count_jars() -> int:
+    return Jar.objects.count()
+
+
 def kitchen_of(account: Account) -> UUID:
     """The account's kitchen, made at the first visit."""
     kitchen, _ = Kitchen.objects.get_or_create(owner=account)

@@ -182,6 +182,10 @@ def history(account: Account, entry_id: UUID) -> list[Changed]:
     return told
 
 
+def count_entries() -> int:
+    return Entry.objects.count()
+
+
 def changes_of(jar_ids: Sequence[UUID]) -> dict[UUID, tuple[int, datetime | None]]:
     """How often the log of a jar was changed so far, which never falls, and when last; in two queries."""
     written = Entry.objects.filter(jar_id__in=jar_ids).values("jar_id").annotate(n=Count("id"), at=Max("recorded_at"))

@@ -11,7 +11,7 @@ import threading
 from pathlib import Path
 from unittest import TestCase, mock
 
-from launcher import checks, machine, say, serving, toolchain, upgrade
+from launcher import checks, machine, say, serving, toolchain, upgrade, watching
 from launcher.database import SOCKET_PATH_LIMIT, Database, secret
 from launcher.place import ROOT, fingerprint
 
@@ -192,12 +192,12 @@ class KeptRunning(TestCase):
             return begun[-1]
 
         with (
-            mock.patch.object(serving, "RUN", folder),
+            mock.patch.object(watching, "RUN", folder),
             mock.patch.object(say, "line") as said,
-            mock.patch("launcher.serving.time.monotonic") as clock,
+            mock.patch("launcher.watching.time.monotonic") as clock,
         ):
             clock.return_value = 100.0
-            kept = serving.Kept("web server", begin)
+            kept = watching.Kept("web server", begin)
             waits = []
             for _ in range(4):
                 begun[-1].wait()

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import json
 import os
 import shutil
 import subprocess
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from pathlib import Path
 
 from tests.journeys.browser import Browser
@@ -76,11 +77,7 @@ class Phone:
 
     def opens(self, url: str, authority: Path, *also: str) -> int:
         """The status that is answered by who is held against this authority alone; 0 where nobody is."""
-        command = [*self.network.within, "curl", "--silent", "--max-time", "10", "--cacert", str(authority), *also]
-        done = subprocess.run(
-            [*command, "-o", "/dev/null", "-w", "%{http_code}", url], check=False, capture_output=True, text=True
-        )
-        return int(done.stdout or 0)
+        return status(self.network.within, url, authority, *also)
 
     @property
     def browser(self) -> Browser:
@@ -98,6 +95,30 @@ class Phone:
         if self._browser is not None:
             self._browser.quit()
         self._browser = None
+
+
+def status(within: Sequence[str], url: str, authority: Path, *also: str) -> int:
+    command = [*within, "curl", "--silent", "--max-time", "10", "--cacert", str(authority), *also]
+    done = subprocess.run(
+        [*command, "-o", "/dev/null", "-w", "%{http_code}", url], check=False, capture_output=True, text=True
+    )
+    return int(done.stdout or 0)
+
+
+class Caller:
+    """Somebody at an address who calls the kitchen without a browser, with a jar of cookies."""
+
+    def __init__(self, within: Sequence[str], address: str, authority: Path, cookies: Path) -> None:
+        self.within, self.address, self.authority, self.cookies = within, address, authority, cookies
+
+    def post(self, path: str, body: Mapping[str, str], *also: str) -> int:
+        status(self.within, f"{self.address}/api/session", self.authority, "-c", str(self.cookies))
+        lines = (line.split("\t") for line in self.cookies.read_text().splitlines())
+        token = next(parts[6] for parts in lines if "despertar_csrf" in parts)
+        headers = (f"X-CSRFToken: {token}", f"Referer: {self.address}/", "Content-Type: application/json")
+        told = [part for header in headers for part in ("-H", header)]
+        sent = ("-b", str(self.cookies), *told, "-d", json.dumps(body), *also)
+        return status(self.within, f"{self.address}{path}", self.authority, *sent)
 
 
 def _did(*command: str) -> bool:

@@ -13,7 +13,7 @@ from tests.server.base import PASSWORD
 from tests.server.test_photos import jpeg
 
 from .house import House, until
-from .phone import HouseNetwork, Phone
+from .phone import Caller, HouseNetwork, Phone
 
 
 class OnTheHouseNetwork(TestCase):
@@ -137,6 +137,21 @@ class OnTheHouseNetwork(TestCase):
         page.sees("The shelf is empty.")
         page.open("/house")
         page.sees("You keep Ines")
+
+    def test_a_strangers_guesses_lock_out_the_stranger_whatever_address_is_claimed(self) -> None:
+        self.authority.write_bytes(self.phone.fetch(f"{self.trust_page}/despertar.crt"))
+        if not self.network.is_laid:
+            self.skipTest("the stranger has no address of its own here")
+        here = Caller((), self.address, self.authority, self.phone.home / "here")
+        stranger = Caller(self.network.within, self.address, self.authority, self.phone.home / "there")
+        right = {"name": "Ines", "password": PASSWORD}
+        self.assertEqual(here.post("/api/accounts", {**right, "time_zone": "UTC"}), 200)
+        wrong = {**right, "password": "wrong wrong wrong"}
+        answers = [
+            stranger.post("/api/session", wrong, "-H", f"X-Forwarded-For: 10.9.9.{number}") for number in range(7)
+        ]
+        self.assertEqual((answers[0], answers[-1]), (401, 429))
+        self.assertEqual(here.post("/api/session", right), 200)
 
     def sign_up(self, name: str, code: str | None) -> None:
         page = self.phone.browser
