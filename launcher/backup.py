@@ -29,8 +29,9 @@ FORMAT, VERSION = "despertar.backup", 1
 FOLDER = Path(os.environ.get("DESPERTAR_BACKUPS") or VAR / "backups").resolve()
 FILES = VAR / "files"
 KEYS = ("secret-key", "tls/authority.key", "tls/authority.crt", "tls/house.key", "tls/house.crt")
-# Where a backup is loaded to see that it can be.
-TRIAL = f"{NAME}_trial"
+# Where a backup is loaded to see that it can be: each process has its own, for the daily one may be at it too.
+TRIALS = f"{NAME}_trial_"
+TRIAL = f"{TRIALS}{os.getpid()}"
 DUMP, MANIFEST = "database.sql", "manifest.json"
 DAYS, WEEKS = 7, 4
 DAILY = re.compile(r"daily-(\d{8}-\d{6})\.tar\.gz$")
@@ -207,7 +208,7 @@ def _verify(db: Database, file: Path, dump: Path) -> Told:
 
 
 def _load_on_trial(db: Database, dump: Path, names: set[str], manifest: dict[str, object]) -> Told:
-    _drop_trial(db)
+    _forget_trials(db)
     db.as_root("mariadb", "-e", f"CREATE DATABASE `{TRIAL}`", log="trial")
     db.as_root("mariadb", TRIAL, log="trial", stdin=dump)
     asked = (
@@ -226,8 +227,15 @@ def _load_on_trial(db: Database, dump: Path, names: set[str], manifest: dict[str
     return Told(made, str(manifest.get("program")), int(accounts), int(entries), len(photos))
 
 
-def _drop_trial(db: Database) -> None:
-    db.as_root("mariadb", "-e", f"DROP DATABASE IF EXISTS `{TRIAL}`", log="trial")
+def _drop_trial(db: Database, name: str = TRIAL) -> None:
+    db.as_root("mariadb", "-e", f"DROP DATABASE IF EXISTS `{name}`", log="trial")
+
+
+def _forget_trials(db: Database) -> None:
+    """One's own, and those of processes that were killed."""
+    for name in db.as_root("mariadb", "-N", "-B", "-e", f"SHOW DATABASES LIKE '{TRIALS}%'", log="trial").split():
+        if name == TRIAL or not Path(f"/proc/{name.removeprefix(TRIALS)}").exists():
+            _drop_trial(db, name)
 
 
 def _unpack(file: Path, into: Path) -> None:

@@ -197,7 +197,9 @@ def _open_door(door: lan.Door, port: int, env: dict[str, str], kept: list[watchi
     """Over HTTPS in the house network; says what a phone needs to trust it."""
     with say.step("Opening the door to the house network"):
         trust = lan.certify(door)
-        kept.append(watching.Kept("door", lambda: lan.nginx(door, port, env)))
+        way = watching.Kept("door", lambda: lan.nginx(door, port, env))
+        kept.append(way)
+        lan.wait_until_open(way.process)
     if trust:
         say.line(f"\n  Once for each phone or laptop: scan this, or open {door.trust_address}\n")
         say.line(lan.draw(trust.code))

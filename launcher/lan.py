@@ -8,6 +8,7 @@ import os
 import shutil
 import socket
 import subprocess
+import time
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -160,6 +161,22 @@ def nginx(way: Door, port: int, env: dict[str, str]) -> subprocess.Popen[bytes]:
     if told.returncode != 0:
         raise say.Stop(f"The door to the house network does not open:\n{told.stderr[-2000:]}")
     return serving.begin("nginx", command, env)
+
+
+OPENS_WITHIN_S = 15.0
+
+
+def wait_until_open(door: subprocess.Popen[bytes]) -> None:
+    """Raises Stop where nobody comes in by it, such as when another program has its port."""
+    until = time.monotonic() + OPENS_WITHIN_S
+    while door.poll() is None and time.monotonic() < until:
+        try:
+            socket.create_connection(("127.0.0.1", PORT), timeout=1.0).close()
+        except OSError:
+            time.sleep(0.05)
+        else:
+            return
+    raise say.Stop(f"The door to the house network does not open. See {LOGS / 'nginx.log'}.")
 
 
 def draw(code: tuple[str, ...]) -> str:

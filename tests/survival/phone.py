@@ -12,7 +12,7 @@ from pathlib import Path
 from tests.journeys.browser import Browser
 
 # Of RFC 1918; nothing of it leaves the machine.
-HOUSE, PHONE = "10.77.13.1", "10.77.13.2"
+HOUSE, PHONE, STRANGER = "10.77.13.1", "10.77.13.2", "10.77.13.3"
 
 
 class HouseNetwork:
@@ -34,6 +34,7 @@ class HouseNetwork:
             and _did("ip", "address", "add", f"{HOUSE}/24", "dev", self.cable)
             and _did("ip", "link", "set", self.cable, "up")
             and _did(*within, "address", "add", f"{PHONE}/24", "dev", "phone0")
+            and _did(*within, "address", "add", f"{STRANGER}/24", "dev", "phone0")
             and _did(*within, "link", "set", "phone0", "up")
             and _did(*within, "link", "set", "lo", "up")
         )

@@ -10,11 +10,17 @@ import subprocess
 import sys
 import tarfile
 import tempfile
+from collections.abc import Iterator
+from contextlib import contextmanager, suppress
 from pathlib import Path
 from typing import Any
 from unittest import TestCase
 from uuid import uuid4
 
+import requests
+from prometheus_client.parser import text_string_to_metric_families
+
+from launcher.database import free_port
 from launcher.place import ROOT
 from tests.server.base import PASSWORD, ago
 from tests.server.test_photos import jpeg
@@ -50,8 +56,8 @@ class Backups(TestCase):
         self.addCleanup(house.close)
         return house
 
-    def backup(self) -> Path:
-        file = self.folder / "kept.tar.gz"
+    def backup(self, name: str = "kept") -> Path:
+        file = self.folder / f"{name}.tar.gz"
         done = ask(self.house, "backup", str(file))
         self.assertEqual(done.returncode, 0, done.stdout + done.stderr)
         self.assertEqual(file.stat().st_mode & 0o077, 0)
@@ -111,20 +117,17 @@ class OnAnotherMachine(Backups):
         reader.look()
         self.assertEqual(self.looks(other), 4)
 
-    def test_while_somebody_writes_it_is_of_one_moment(self) -> None:
+        # One that is made while somebody writes is of one moment.
         self.baker.begin()
-        file = self.backup()
+        during = self.backup("during")
         self.baker.end()
-        self.assertGreater(len(self.baker.confirmed), 3)
-        other = self.new_house()
-        done = ask(other, "restore", str(file), "--yes")
+        self.assertGreater(len(self.baker.confirmed), 4)
+        done = ask(other, "restore", str(during), "--yes")
         self.assertEqual(done.returncode, 0, done.stdout + done.stderr)
-        other.start()
-        kept = {row[0] for row in other.sql("SELECT LOWER(id) FROM logbook_entry WHERE kind = 'look'")}
-        self.assertGreaterEqual(len(kept), 3)
-        self.assertLessEqual(
-            {one.replace("-", "") for one in kept}, {one.replace("-", "") for one in self.baker.confirmed}
-        )
+        until("an open door", other.opens)
+        kept = {row[0].replace("-", "") for row in other.sql("SELECT id FROM logbook_entry WHERE kind = 'look'")}
+        self.assertGreaterEqual(len(kept), 4)
+        self.assertLessEqual(kept, {one.replace("-", "") for one in self.baker.confirmed})
 
 
 class WhatIsNoBackup(Backups):
@@ -193,12 +196,82 @@ class WhatIsNoBackup(Backups):
         self.baker.look()
 
 
-class HowItStands(Backups):
-    def test_it_is_said_in_plain_words(self) -> None:
-        daily = self.house.var / "backups"
+class Upgraded(Backups):
+    def test_what_does_not_go_well_is_taken_back(self) -> None:
+        """A table in the way of a change: the upgrade fails halfway, and everything is as it was."""
+        before = self.house.sql("SELECT id, body FROM logbook_entry ORDER BY id")
+        self.assertIn("The kitchen runs", ask(self.house, "upgrade").stderr)
+        self.house.manage("migrate", "trials", "zero", "--verbosity", "0")
+        self.house.sql("CREATE TABLE trials_part (of_somebody_else INT)")
+        self.house.stop()
+        done = ask(self.house, "upgrade")
+        self.assertEqual(done.returncode, 1, done.stdout)
+        self.assertIn("was taken back: everything is as it was", done.stderr)
+        (kept,) = (self.house.var / "backups").glob("before-upgrade-*.tar.gz")
+        self.assertGreater(kept.stat().st_size, 0)
+        self.assertFalse((self.house.var / "database" / "changing").exists())
+
+        with self.only_the_database():
+            self.assertEqual(self.house.sql("SELECT id, body FROM logbook_entry ORDER BY id"), before)
+            # What had been changed before it failed is gone again too.
+            self.assertEqual(self.house.sql("SHOW TABLES LIKE 'trials%'"), [["trials_part"]])
+            self.house.sql("DROP TABLE trials_part")
+        done = ask(self.house, "upgrade")
+        self.assertEqual(done.returncode, 0, done.stdout + done.stderr)
+        self.assertIn("1 jars told", done.stdout)
+        self.house.start()
+        self.baker.look()
+
+    @contextmanager
+    def only_the_database(self) -> Iterator[None]:
+        """The house's database without its kitchen."""
+        script = "from launcher import serving; serving.database().start()"
+        run = [sys.executable, "-c", script]
+        subprocess.run(run, cwd=ROOT, env=self.house.env, check=True, capture_output=True)
+        try:
+            yield
+        finally:
+            script = script.replace("start()", "stop()")
+            subprocess.run([*run[:2], script], cwd=ROOT, env=self.house.env, check=True, capture_output=True)
+
+
+class SaidOfItself(TestCase):
+    def test_metrics_log_and_how_it_stands(self) -> None:
+        """In the text form that Prometheus reads, parsed by its own reader."""
+        house = House()
+        self.addCleanup(house.close)
+        port = free_port()
+        house.env |= {"DESPERTAR_METRICS_PORT": str(port), "DESPERTAR_LOGS": "json"}
+        house.start()
+        baker = Baker(house, "Ines").sign_up()
+        for _ in range(8):
+            baker.look()
+        samples: dict[tuple[str, str], float] = {}
+
+        def counted() -> bool:
+            with suppress(requests.RequestException):
+                text = requests.get(f"http://127.0.0.1:{port}/metrics", timeout=5).text
+                for metric in text_string_to_metric_families(text):
+                    for sample in metric.samples:
+                        samples[sample.name, sample.labels.get("route", "")] = sample.value
+            return samples.get(("despertar_entries", ""), 0) == 9
+
+        until("the counts", counted)
+        # Both workers have counted what they answered, and no path or name stands in it.
+        self.assertEqual(samples["despertar_requests_total", "/api/jars/<jar_id>/log"], 9)
+        self.assertEqual(samples["despertar_accounts", ""], 1)
+        self.assertFalse([route for _, route in samples if baker.jar in route])
+        lines = (house.var / "log" / "web.log").read_text().splitlines()
+        told = [json.loads(line) for line in lines if line.startswith("{")]
+        (post, *_) = [one for one in told if one["said"].startswith("POST /api/jars/<jar_id>/log 200")]
+        self.assertEqual((post["logger"], len(post["request"])), ("despertar.requests", 32))
+        self.assertNotIn("Ines", "".join(one["said"] for one in told))
+
+        # And in plain words.
+        daily = house.var / "backups"
         until("the first backup of the day", lambda: list(daily.glob("daily-*.tar.gz")))
-        until("the first reminders", lambda: (self.house.var / "run" / "reminders.beat").exists())
-        done = ask(self.house, "check")
+        until("the first reminders", lambda: (house.var / "run" / "reminders.beat").exists())
+        done = ask(house, "check")
         self.assertEqual(done.returncode, 0, done.stdout + done.stderr)
         for said in (
             "its database up to date",
@@ -210,7 +283,7 @@ class HowItStands(Backups):
         ):
             self.assertIn(said, done.stdout)
         self.assertNotIn("CARE", done.stdout)
-        (self.house.var / "run" / "backup-failed").write_text("The disk is full.")
-        done = ask(self.house, "check")
+        (house.var / "run" / "backup-failed").write_text("The disk is full.")
+        done = ask(house, "check")
         self.assertEqual(done.returncode, 1)
         self.assertIn("CARE  Backups: the last one failed. The disk is full.", done.stdout)
