@@ -69,6 +69,8 @@ TO_TEST = (
     # Opens what goes out, as a spreadsheet would.
     Need("gnumeric", _has("ssconvert")),
     # A phone of one's own: its network, and what it trusts.
+    Need("curl", _has("curl")),
+    Need("openssl", _has("openssl")),
     Need("iproute2", _has("ip")),
     Need("libnss3-tools", _has("certutil")),
 )
@@ -80,6 +82,7 @@ def require(needs: tuple[Need, ...]) -> None:
     Raises Stop when something is missing and there is neither root nor sudo.
     """
     check_node()
+    _forget_policy()
     missing = [need.package for need in needs if not need.is_there()]
     if not missing:
         return
@@ -110,19 +113,27 @@ def require(needs: tuple[Need, ...]) -> None:
 # Debian's packages of servers begin them at once, MariaDB's and nginx's own, one of them open to the network. Where no
 # policy stands, this one keeps them from it for so long (Debian Policy 9.3.3; exit status 101: not allowed).
 POLICY = Path("/usr/sbin/policy-rc.d")
+OURS = "# Of Despertar, while it installs."
 
 
 @contextmanager
 def _nothing_begins(as_root: list[str]) -> Iterator[None]:
-    if POLICY.exists():
+    # One of ours was left by an installation that was killed.
+    if POLICY.exists() and OURS not in POLICY.read_text(errors="replace"):
         yield
         return
-    script = f"printf '#!/bin/sh\\nexit 101\\n' > {POLICY} && chmod 755 {POLICY}"
+    script = f"printf '#!/bin/sh\\n{OURS}\\nexit 101\\n' > {POLICY} && chmod 755 {POLICY}"
     subprocess.run([*as_root, "sh", "-c", script], check=False)
     try:
         yield
     finally:
         subprocess.run([*as_root, "rm", "-f", str(POLICY)], check=False)
+
+
+def _forget_policy() -> None:
+    """What a killed installation left would keep every server of the machine from beginning."""
+    if os.geteuid() == 0 and POLICY.exists() and OURS in POLICY.read_text(errors="replace"):
+        POLICY.unlink(missing_ok=True)
 
 
 def check_node() -> None:

@@ -15,7 +15,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from config.worker import proxy
-from launcher import authority, backup, daily, lan, say, service, soundness
+from launcher import authority, backup, daily, lan, machine, say, service, soundness
 from launcher.machine import which
 
 NOW = datetime.fromisoformat("2026-03-29T12:00:00+00:00").astimezone()
@@ -205,3 +205,29 @@ class HowItStands(TestCase):
         (found,) = soundness.clock(db, {}, NOW)
         self.assertFalse(found.is_well)
         self.assertIn("yet something was written down at", found.said)
+
+
+class WhileSomethingIsInstalled(TestCase):
+    def setUp(self) -> None:
+        self.policy = in_folder(self) / "policy-rc.d"
+        self.enterContext(mock.patch.object(machine, "POLICY", self.policy))
+
+    def test_no_server_begins_and_then_all_may_again(self) -> None:
+        with machine._nothing_begins([]):
+            done = subprocess.run([str(self.policy)], check=False)
+            # "Action not allowed" (Debian Policy 9.3.3, invoke-rc.d).
+            self.assertEqual(done.returncode, 101)
+        self.assertFalse(self.policy.exists())
+
+    def test_another_ones_policy_stays(self) -> None:
+        self.policy.write_text("#!/bin/sh\nexit 0\n")
+        with machine._nothing_begins([]):
+            self.assertNotIn(machine.OURS, self.policy.read_text())
+        machine._forget_policy()
+        self.assertTrue(self.policy.exists())
+
+    def test_what_a_killed_installation_left_goes(self) -> None:
+        self.policy.write_text(f"#!/bin/sh\n{machine.OURS}\nexit 101\n")
+        with mock.patch("os.geteuid", return_value=0):
+            machine._forget_policy()
+        self.assertFalse(self.policy.exists())
