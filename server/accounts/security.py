@@ -50,6 +50,24 @@ class ByAddress(SimpleRateThrottle):
 # A household, a class of bakers; not a machine that makes accounts.
 SIGN_UPS = ByAddress("30/h", "sign-up")
 
+
+class ByAccount(SimpleRateThrottle):
+    """So many calls of one account in a while, from wherever; who is not signed in is turned away before."""
+
+    def __init__(self, rate: str, scope: str) -> None:
+        self.scope = scope
+        super().__init__(rate)
+
+    def get_cache_key(self, request: HttpRequest) -> str | None:
+        account = account_of(request)
+        return None if account is None else f"calls.{self.scope}.{account.pk}"
+
+
+# What a household does in an hour, and some more; not what a machine would.
+INVITATIONS, TOKENS = ByAccount("30/h", "invitation"), ByAccount("30/h", "token")
+PHOTOS, FILES = ByAccount("600/h", "photo"), ByAccount("600/h", "file")
+LIMITS = (SIGN_UPS, INVITATIONS, TOKENS, PHOTOS, FILES)
+
 # Wrong passwords from one address, over all names; one name alone is held by axes after five.
 MOST_GUESSES = 60
 GUESSES_FORGOTTEN_S = 600

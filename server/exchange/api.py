@@ -12,7 +12,7 @@ from django.utils import timezone
 from ninja import Router
 
 from accounts.languages import language_asked
-from accounts.security import Baker, signed_in
+from accounts.security import TOKENS, Baker, signed_in
 from guidance.services import planned_jar
 from problems import ProblemsOut
 
@@ -107,7 +107,7 @@ def read_calendar_key(request: Baker) -> CalendarKeyOut:
     return CalendarKeyOut(is_set=services.has_calendar_key(request.auth))
 
 
-@router.post("/calendar", response=CalendarAddressOut, auth=signed_in)
+@router.post("/calendar", response={200: CalendarAddressOut, 429: ProblemsOut}, auth=signed_in, throttle=TOKENS)
 def new_calendar_key(request: Baker) -> CalendarAddressOut:
     token = services.new_calendar_key(request.auth)
     return CalendarAddressOut(address=f"{_base(request)}/api/calendar/{token}.ics")
@@ -138,7 +138,12 @@ def read_sharing(request: Baker, jar_id: UUID) -> SharingOut:
     return SharingOut(is_shared=services.is_shared(request.auth, jar_id))
 
 
-@router.post("/jars/{jar_id}/sharing", response={200: SharedAddressOut, 404: ProblemsOut}, auth=signed_in)
+@router.post(
+    "/jars/{jar_id}/sharing",
+    response={200: SharedAddressOut, 404: ProblemsOut, 429: ProblemsOut},
+    auth=signed_in,
+    throttle=TOKENS,
+)
 def share_jar(request: Baker, jar_id: UUID) -> SharedAddressOut:
     """An address under which this one jar can be seen; the one before opens nothing any more."""
     return SharedAddressOut(

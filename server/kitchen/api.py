@@ -14,7 +14,7 @@ from ninja import Router
 from ninja.decorators import decorate_view
 
 from accounts.api import made_account, session_out
-from accounts.security import SIGN_UPS, Baker, before_guessing, guessed_wrong, signed_in
+from accounts.security import INVITATIONS, SIGN_UPS, Baker, before_guessing, guessed_wrong, signed_in
 from accounts.wire import InvitedIn, SessionOut
 from problems import Problem, ProblemsOut, ServerProblem
 
@@ -63,14 +63,14 @@ def read_hands(request: Baker) -> HandsOut:
     return hands_out(hands.hands_of(request.auth, timezone.now()))
 
 
-@router.post("/hands/invitations", response={200: CodeOut, 422: ProblemsOut})
+@router.post("/hands/invitations", response={200: CodeOut, 422: ProblemsOut, 429: ProblemsOut}, throttle=INVITATIONS)
 def invite(request: Baker) -> CodeOut:
     return CodeOut(code=hands.invite(request.auth, timezone.now()))
 
 
 @router.delete("/hands/invitations", response={204: None})
 def call_back(request: Baker) -> tuple[int, None]:
-    hands.call_back(request.auth)
+    hands.call_back(request.auth, timezone.now())
     return 204, None
 
 

@@ -6,6 +6,7 @@ import hashlib
 import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from enum import StrEnum
 from uuid import UUID
 
 from django.db import transaction
@@ -14,12 +15,14 @@ from accounts.services import Account
 from places.services import give, stations_of
 from problems import Problem, ServerProblem, not_found
 
-from .models import Hand, Invitation, Jar, Kitchen
+from .models import Hand, Invitation, Jar, Kitchen, Passage
 from .services import kitchen_of
 from .stamps import written_anew
 
 INVITATION_LASTS = timedelta(days=7)
 MOST_HANDS = 8
+# Lines of the door's book that are shown.
+SHOWN = 30
 # Read out over a table: no letters that are taken for digits.
 LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"
 
@@ -33,13 +36,36 @@ class Helper:
     since: datetime
 
 
+class Passed(StrEnum):
+    """What was done at the door of a kitchen."""
+
+    INVITED = "invited"
+    CALLED_BACK = "called_back"
+    CAME_IN = "came_in"
+    SHOWN_OUT = "shown_out"
+    LEFT = "left"
+    HANDED_OVER = "handed_over"
+
+
+@dataclass(frozen=True)
+class Passing:
+    """One line of the door's book; `who` is empty for an invitation, which knows nobody yet."""
+
+    at: datetime
+    what: Passed
+    who: str
+    by: str
+
+
 @dataclass(frozen=True)
 class Hands:
-    """Who keeps the account's own kitchen, how many invitations are open, and whose kitchens the account keeps."""
+    """Who keeps the account's own kitchen, how many invitations are open, whose kitchens the account keeps, and who
+    came and went of late, the latest first."""
 
     mine: tuple[Helper, ...]
     open_invitations: int
     others: tuple[Helper, ...]
+    passed: tuple[Passing, ...]
 
 
 def hands_of(account: Account, now: datetime) -> Hands:
@@ -51,7 +77,15 @@ def hands_of(account: Account, now: datetime) -> Hands:
         tuple(Helper(one.id, one.account.name, one.since) for one in mine),
         waiting,
         tuple(Helper(one.id, one.kitchen.owner.name, one.since) for one in others),
+        tuple(
+            Passing(one.at, Passed(one.what), one.who, one.by)
+            for one in Passage.objects.filter(kitchen_id=kitchen).order_by("-at", "-id")[:SHOWN]
+        ),
     )
+
+
+def _note(kitchen_id: UUID, what: Passed, who: str, by: Account, now: datetime) -> None:
+    Passage.objects.create(kitchen_id=kitchen_id, at=now, what=what, who=who, by=by.name)
 
 
 def invite(account: Account, now: datetime) -> str:
@@ -64,7 +98,9 @@ def invite(account: Account, now: datetime) -> str:
     if open_or_in >= MOST_HANDS:
         raise Problem(ServerProblem.TOO_MANY_HANDS, "", facts={"most": float(MOST_HANDS)})
     code = "-".join("".join(secrets.choice(LETTERS) for _ in range(4)) for _ in range(4))
-    Invitation.objects.create(kitchen_id=kitchen, code_hash=_hash(code), ends_at=now + INVITATION_LASTS)
+    with transaction.atomic():
+        Invitation.objects.create(kitchen_id=kitchen, code_hash=_hash(code), ends_at=now + INVITATION_LASTS)
+        _note(kitchen, Passed.INVITED, "", account, now)
     return code
 
 
@@ -81,6 +117,7 @@ def come_in(account: Account, code: str, now: datetime) -> Hands:
         Hand.objects.get_or_create(kitchen_id=found.kitchen_id, account=account)
         found.used_at = now
         found.save(update_fields=["used_at"])
+        _note(found.kitchen_id, Passed.CAME_IN, account.name, account, now)
         _other_keepers(found.kitchen_id)
     return hands_of(account, now)
 
@@ -94,6 +131,8 @@ def show_out(account: Account, hand_id: UUID, now: datetime) -> Hands:
         # The thermometer goes with who owns it: what it reads from now on is another kitchen's.
         theirs = [station.id for station in stations_of(hand.account)]
         Jar.objects.filter(kitchen_id=hand.kitchen_id, thermometer__in=theirs).update(thermometer=None)
+        left = account.pk == hand.account_id
+        _note(hand.kitchen_id, Passed.LEFT if left else Passed.SHOWN_OUT, hand.account.name, account, now)
         hand.delete()
         _other_keepers(hand.kitchen_id)
     return hands_of(account, now)
@@ -123,6 +162,8 @@ def hand_over(account: Account, hand_id: UUID, now: datetime) -> Hands:
             if keeper != hand.account:
                 Hand.objects.get_or_create(kitchen_id=theirs, account=keeper)
         Hand.objects.filter(kitchen_id=mine).delete()
+        for kitchen in (mine, theirs):
+            _note(kitchen, Passed.HANDED_OVER, hand.account.name, account, now)
         written_anew(moved)
         _other_keepers(theirs)
     return hands_of(account, now)
@@ -133,9 +174,13 @@ def _other_keepers(kitchen_id: UUID) -> None:
     written_anew(Jar.objects.filter(kitchen_id=kitchen_id).values_list("id", flat=True))
 
 
-def call_back(account: Account) -> None:
+def call_back(account: Account, now: datetime) -> None:
     """Every invitation that is still open opens nothing any more."""
-    Invitation.objects.filter(kitchen_id=kitchen_of(account), used_at=None).delete()
+    kitchen = kitchen_of(account)
+    with transaction.atomic():
+        called, _ = Invitation.objects.filter(kitchen_id=kitchen, used_at=None).delete()
+        if called:
+            _note(kitchen, Passed.CALLED_BACK, "", account, now)
 
 
 def _hash(code: str) -> str:

@@ -44,6 +44,19 @@ class Invitation(models.Model):
     used_at = models.DateTimeField(null=True)
 
 
+class Passage(models.Model):
+    """Who came into a kitchen or went out of it, and by whom: by their names of then, which outlive their accounts."""
+
+    kitchen = models.ForeignKey(Kitchen, on_delete=models.CASCADE, related_name="passages")
+    at = models.DateTimeField()
+    what = models.CharField(max_length=12)
+    who = models.CharField(max_length=60)
+    by = models.CharField(max_length=60)
+
+    class Meta:
+        indexes = (models.Index(fields=["kitchen", "at"]),)
+
+
 class Jar(models.Model):
     """One starter and what was chosen for it. The id comes from the client, so that sending twice makes one."""
 

@@ -24,7 +24,7 @@ from ferment.ready_rule import Strictness
 from ferment.record.log import UsedFor
 from ferment.setups import Setup
 
-from .hands import Hands, Helper
+from .hands import Hands, Helper, Passed
 from .offered import Days
 from .services import Ancestor, Beside, JarCard, hours_of, method_from_outside
 from .shelf import ShelfFlour
@@ -148,12 +148,23 @@ class HelperOut(Schema):
     since: datetime
 
 
+class PassingOut(Told):
+    """One line of the door's book; `who` is empty for an invitation, which knows nobody yet."""
+
+    at: datetime
+    what: Passed
+    who: str
+    by: str
+
+
 class HandsOut(Schema):
-    """Who keeps this kitchen too, how many invitations are open, and whose kitchens this account keeps."""
+    """Who keeps this kitchen too, how many invitations are open, whose kitchens this account keeps, and who came and
+    went of late, the latest first."""
 
     mine: list[HelperOut]
     open_invitations: int
     others: list[HelperOut]
+    passed: list[PassingOut]
 
 
 class AncestorOut(Told):
@@ -292,4 +303,9 @@ def hands_out(hands: Hands) -> HandsOut:
     def told(helpers: Iterable[Helper]) -> list[HelperOut]:
         return [HelperOut(id=one.id, name=one.name, since=one.since) for one in helpers]
 
-    return HandsOut(mine=told(hands.mine), open_invitations=hands.open_invitations, others=told(hands.others))
+    return HandsOut(
+        mine=told(hands.mine),
+        open_invitations=hands.open_invitations,
+        others=told(hands.others),
+        passed=[PassingOut.model_validate(one) for one in hands.passed],
+    )

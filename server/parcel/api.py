@@ -11,7 +11,7 @@ from ninja import File, Form, Router
 from ninja.files import UploadedFile
 from pydantic import ValidationError
 
-from accounts.security import Baker, check_own_password, signed_in
+from accounts.security import FILES, Baker, check_own_password, signed_in
 from accounts.wire import PasswordIn
 from problems import Problem, ProblemsOut, ServerProblem
 
@@ -65,7 +65,8 @@ def read_schema(request: HttpRequest) -> HttpResponse:
 
 @router.post(
     "/parcels/{parcel_id}/parts",
-    response={200: PartOut, 409: ProblemsOut, 422: ProblemsOut, 507: ProblemsOut},
+    response={200: PartOut, 409: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut, 507: ProblemsOut},
+    throttle=FILES,
     auth=signed_in,
 )
 def add_part(request: Baker, parcel_id: UUID, offset: int, part: File[UploadedFile]) -> PartOut:
@@ -113,7 +114,8 @@ def _how(written: str | None) -> HowWritten | None:
 
 @router.post(
     "/jars/{jar_id}/spreadsheet",
-    response={200: SheetOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut},
+    response={200: SheetOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut},
+    throttle=FILES,
     auth=signed_in,
 )
 def read_spreadsheet(request: Baker, jar_id: UUID, file: File[UploadedFile], how: Form[str] = "") -> SheetOut:

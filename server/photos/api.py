@@ -9,7 +9,7 @@ from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Router
 
-from accounts.security import Baker, signed_in
+from accounts.security import PHOTOS, Baker, signed_in
 from logbook.wire import EntryOut, recorded_out
 from problems import ProblemsOut
 
@@ -21,7 +21,15 @@ router = Router(tags=["photos"], auth=signed_in)
 
 @router.post(
     "/jars/{jar_id}/photos",
-    response={200: PhotoOut, 404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut, 507: ProblemsOut},
+    response={
+        200: PhotoOut,
+        404: ProblemsOut,
+        409: ProblemsOut,
+        422: ProblemsOut,
+        429: ProblemsOut,
+        507: ProblemsOut,
+    },
+    throttle=PHOTOS,
 )
 def add_photo(request: Baker, jar_id: UUID, payload: PhotoIn) -> PhotoOut:
     points = points_in(payload.points)

@@ -11,7 +11,7 @@ from ninja import Router
 from ninja.security import HttpBearer
 from ninja.throttling import SimpleRateThrottle
 
-from accounts.security import Baker, signed_in
+from accounts.security import TOKENS, Baker, signed_in
 from problems import ProblemsOut
 
 from . import services
@@ -43,7 +43,12 @@ def read_thermometers(request: Baker) -> list[StationOut]:
     return [station_out(one) for one in services.stations_of(request.auth)]
 
 
-@router.post("/thermometers", response={200: NewStationOut, 422: ProblemsOut}, auth=signed_in)
+@router.post(
+    "/thermometers",
+    response={200: NewStationOut, 422: ProblemsOut, 429: ProblemsOut},
+    auth=signed_in,
+    throttle=TOKENS,
+)
 def set_up_thermometer(request: Baker, payload: StationIn) -> NewStationOut:
     return new_station_out(services.set_up(request.auth, payload.place))
 

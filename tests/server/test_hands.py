@@ -2,15 +2,20 @@
 
 from __future__ import annotations
 
-from django.test import TestCase
+from typing import ClassVar
+from unittest import mock
+
+from django.test import TestCase, override_settings
 from django.utils import timezone
 
+from accounts.models import Account
+from accounts.security import INVITATIONS
 from demo.services import lay_kitchen
 
-from .base import Baker
+from .base import PASSWORD, Baker
 
 
-class Hands(TestCase):
+class OfAKitchen(TestCase):
     def setUp(self) -> None:
         self.owner = Baker("Ines").sign_up().plan().mix(30.0)
         self.helper = Baker("Noor").sign_up()
@@ -25,6 +30,8 @@ class Hands(TestCase):
     def jars(self, of: Baker) -> list[str]:
         return [one["jar"]["owner"] for one in of.ok("GET", "/api/kitchen")["jars"]]
 
+
+class Hands(OfAKitchen):
     def test_both_see_the_same_log_with_who_did_what(self) -> None:
         self.let_in()
         self.assertEqual(self.jars(self.helper), ["Ines"])
@@ -81,3 +88,85 @@ class Hands(TestCase):
         visitor = Baker("")
         visitor.ok("POST", "/api/demo/visit", {"time_zone": "UTC"})
         self.assertEqual(visitor.problem("POST", "/api/hands/invitations")[1], "not_in_the_demo")
+
+
+class TheDoorsBook(OfAKitchen):
+    """Who let whom in stands there for the owner, by the names of then."""
+
+    def lines(self, of: Baker) -> list[tuple[str, str, str]]:
+        return [(one["what"], one["who"], one["by"]) for one in of.ok("GET", "/api/hands")["passed"]]
+
+    def test_each_passing_is_a_line_the_latest_first(self) -> None:
+        hand = self.let_in()
+        self.owner.ok("DELETE", f"/api/hands/{hand}")
+        again = self.let_in()
+        self.helper.ok("DELETE", f"/api/hands/{again}")
+        self.invite()
+        self.owner.ok("DELETE", "/api/hands/invitations")
+        # With none open there is nothing to call back.
+        self.owner.ok("DELETE", "/api/hands/invitations")
+        self.assertEqual(
+            self.lines(self.owner),
+            [
+                ("called_back", "", "Ines"),
+                ("invited", "", "Ines"),
+                ("left", "Noor", "Noor"),
+                ("came_in", "Noor", "Noor"),
+                ("invited", "", "Ines"),
+                ("shown_out", "Noor", "Ines"),
+                ("came_in", "Noor", "Noor"),
+                ("invited", "", "Ines"),
+            ],
+        )
+        self.assertEqual(self.lines(self.helper), [])
+
+    def test_a_kitchen_handed_over_says_so_in_both(self) -> None:
+        hand = self.let_in()
+        self.owner.ok("POST", f"/api/hands/{hand}/kitchen")
+        for baker in (self.owner, self.helper):
+            self.assertEqual(self.lines(baker)[0], ("handed_over", "Noor", "Ines"))
+
+    def test_a_wrong_code_is_no_line(self) -> None:
+        self.helper.problem("POST", "/api/hands", {"code": "aaaa-bbbb-cccc-dddd"})
+        self.assertEqual(self.lines(self.owner), [])
+
+
+@override_settings(SIGN_UP_INVITED=True)
+class ByInvitation(TestCase):
+    """A house whose first account owns it."""
+
+    ACCOUNT: ClassVar[dict[str, str]] = {"name": "Hugo", "password": PASSWORD, "time_zone": "UTC"}
+
+    def test_the_first_comes_in_and_the_second_is_invited(self) -> None:
+        self.assertFalse(Baker("").ok("GET", "/api/session")["by_invitation"])
+        owner = Baker("Ines").sign_up()
+        stranger = Baker("Hugo")
+        self.assertTrue(stranger.ok("GET", "/api/session")["by_invitation"])
+        self.assertEqual(stranger.problem("POST", "/api/accounts", self.ACCOUNT), (403, "invited_only", "code"))
+        code = owner.ok("POST", "/api/hands/invitations")["code"]
+        session = stranger.ok("POST", "/api/hands/accounts", {**self.ACCOUNT, "code": code})
+        self.assertEqual(session["account"]["name"], "Hugo")
+        self.assertEqual([one["name"] for one in stranger.ok("GET", "/api/hands")["others"]], ["Ines"])
+        # Once: the next one needs a code of their own.
+        other = {**self.ACCOUNT, "name": "Olga", "code": code}
+        self.assertEqual(Baker("Olga").problem("POST", "/api/hands/accounts", other)[:2], (422, "no_such_invitation"))
+
+    def test_without_a_good_code_no_account_is_left_and_nobody_is_signed_in(self) -> None:
+        Baker("Ines").sign_up()
+        stranger = Baker("Hugo")
+        wrong = {**self.ACCOUNT, "code": "aaaa-bbbb-cccc-dddd"}
+        self.assertEqual(stranger.problem("POST", "/api/hands/accounts", wrong)[:2], (422, "no_such_invitation"))
+        self.assertIsNone(stranger.ok("GET", "/api/session")["account"])
+        self.assertFalse(Account.objects.filter(name="Hugo").exists())
+        weak = {**wrong, "password": "short"}
+        self.assertEqual(stranger.problem("POST", "/api/hands/accounts", weak)[:2], (422, "password_too_short"))
+
+
+class ByTheHour(TestCase):
+    def test_one_account_makes_no_more_invitations_than_a_household_would(self) -> None:
+        owner, other = Baker("Ines").sign_up(), Baker("Noor").sign_up()
+        with mock.patch.object(INVITATIONS, "num_requests", 3):
+            for _ in range(3):
+                owner.ok("POST", "/api/hands/invitations")
+            self.assertEqual(owner.problem("POST", "/api/hands/invitations")[:2], (429, "too_many_tries"))
+            other.ok("POST", "/api/hands/invitations")

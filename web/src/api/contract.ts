@@ -3468,7 +3468,8 @@ export interface components {
         };
         /**
          * HandsOut
-         * @description Who keeps this kitchen too, how many invitations are open, and whose kitchens this account keeps.
+         * @description Who keeps this kitchen too, how many invitations are open, whose kitchens this account keeps, and who came and
+         *     went of late, the latest first.
          */
         HandsOut: {
             /** Mine */
@@ -3477,6 +3478,8 @@ export interface components {
             open_invitations: number;
             /** Others */
             others: components["schemas"]["HelperOut"][];
+            /** Passed */
+            passed: components["schemas"]["PassingOut"][];
         };
         /**
          * HealthOut
@@ -4447,6 +4450,28 @@ export interface components {
         PartOut: {
             /** Received */
             received: number;
+        };
+        /**
+         * Passed
+         * @description What was done at the door of a kitchen.
+         * @enum {string}
+         */
+        Passed: "invited" | "called_back" | "came_in" | "shown_out" | "left" | "handed_over";
+        /**
+         * PassingOut
+         * @description One line of the door's book; `who` is empty for an invitation, which knows nobody yet.
+         */
+        PassingOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            what: components["schemas"]["Passed"];
+            /** Who */
+            who: string;
         };
         /** PasswordIn */
         PasswordIn: {
@@ -6389,6 +6414,8 @@ export type Outlook = components['schemas']['Outlook'];
 export type Paper = components['schemas']['Paper'];
 export type Part = components['schemas']['Part'];
 export type PartOut = components['schemas']['PartOut'];
+export type Passed = components['schemas']['Passed'];
+export type PassingOut = components['schemas']['PassingOut'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type Peaks = components['schemas']['Peaks'];
 export type PhotoIn = components['schemas']['PhotoIn'];
@@ -7650,6 +7677,15 @@ export interface operations {
             };
             /** @description The write names another account than the one signed in */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9002,6 +9038,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description A fault of ours */
             500: {
                 headers: {
@@ -10247,6 +10292,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description A fault of ours */
             500: {
                 headers: {
@@ -10871,6 +10925,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProblemsOut"];
                 };
             };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
             /** @description A fault of ours */
             500: {
                 headers: {
@@ -11412,6 +11475,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12832,6 +12904,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15010,6 +15091,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

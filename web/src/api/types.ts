@@ -94,6 +94,7 @@ export type {
   OtherWayBody,
   Outlook,
   Part as SheetPart,
+  PassingOut as Passing,
   PhotoOut as Photo,
   PhotosIn,
   Pick as PickCode,

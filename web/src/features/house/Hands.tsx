@@ -1,13 +1,13 @@
 import { type FormEvent, useState } from "react";
 import { api, http } from "../../api/client";
 import { nowMs } from "../../lib/clock";
-import { dayWord, homeZone } from "../../lib/time";
+import { dayWord, homeZone, when } from "../../lib/time";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { TextField } from "../../ui/field";
 import { Loading, OutOfReach } from "../../ui/states";
-import { commonText, houseText } from "../../words";
+import { commonText, houseText, passedLine } from "../../words";
 
 /** Who keeps the jars too: invited by a code, shown out with a press. */
 export function HandsPart() {
@@ -35,7 +35,7 @@ export function HandsPart() {
     await act(http.POST("/api/hands/{hand_id}/kitchen", { params: { path: { hand_id: id } } }));
     setGiving(null);
   };
-  const { mine, others, open_invitations: open } = hands.data;
+  const { mine, others, open_invitations: open, passed } = hands.data;
   const since = (at: string) => dayWord(at, nowMs(), homeZone());
   return (
     <section aria-labelledby="hands" className="flex flex-col gap-4">
@@ -103,6 +103,18 @@ export function HandsPart() {
         <Button type="submit">{houseText.comeIn}</Button>
       </form>
       <Refused problem={problem} />
+      {passed.length > 0 && (
+        <details>
+          <summary className="min-h-11 py-2 font-semibold text-crust">{houseText.whoCameAndWent}</summary>
+          <ul className="text-soft">
+            {passed.map((one) => (
+              <li key={`${one.at}-${one.what}`} className="border-b border-rule py-1">
+                {when(one.at, nowMs(), homeZone())}: {passedLine(one)}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       <Confirm
         open={giving !== null}
         onOpenChange={(open) => !open && setGiving(null)}

@@ -1,4 +1,5 @@
 /** What is said by the place “house”. */
+import type { Passing } from "../../api/types";
 
 export const houseText = {
   timeZone: "Time zone",
@@ -15,6 +16,7 @@ export const houseText = {
   makeANewOne: "Make a new one",
   theOldOneEndsAt: "The old one ends at once: calendars that go by it stop following the plan.",
   askingWhoIsHere: "Asking who is here",
+  whoCameAndWent: "Who came and went",
   severalHands: "Several hands",
   whoeverYouLetInSees: "Whoever you let in sees all your jars and can feed them. The log says who did what.",
   keepsYourKitchenSince: (since: string | number) => `keeps your kitchen since ${since}`,
@@ -77,3 +79,21 @@ export const houseText = {
   fetchingNotices: "Fetching the notices",
   noNotices: "The notices cannot be read here: they are made when the front end is built.",
 };
+
+/** One line of the door's book. */
+export function passedLine({ what, who, by }: Passing): string {
+  switch (what) {
+    case "invited":
+      return `${by} made an invitation.`;
+    case "called_back":
+      return `${by} called the open invitations back.`;
+    case "came_in":
+      return `${who} came in by an invitation.`;
+    case "shown_out":
+      return `${by} showed ${who} out.`;
+    case "left":
+      return `${who} left.`;
+    case "handed_over":
+      return `${by} handed the kitchen over to ${who}.`;
+  }
+}

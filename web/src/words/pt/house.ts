@@ -17,6 +17,7 @@ export const houseText: Spoken<typeof en.houseText> = {
   makeANewOne: "Fazer outro",
   theOldOneEndsAt: "O antigo acaba logo: os calendários que vão por ele deixam de seguir o plano.",
   askingWhoIsHere: "A ver quem está",
+  whoCameAndWent: "Quem entrou e saiu",
   severalHands: "Várias mãos",
   whoeverYouLetInSees:
     "Quem deixar entrar vê todos os seus frascos e pode alimentá-los. O diário diz quem fez o quê.",
@@ -80,4 +81,21 @@ export const houseText: Spoken<typeof en.houseText> = {
   fromOthersWhat: "Tipos de letra e programas que vêm com ele, e as suas licenças.",
   fetchingNotices: "A buscar as notas",
   noNotices: "As notas não se podem ler aqui: fazem-se quando se constrói a interface.",
+};
+
+export const passedLine: typeof en.passedLine = ({ what, who, by }) => {
+  switch (what) {
+    case "invited":
+      return `${by} fez um convite.`;
+    case "called_back":
+      return `${by} retirou os convites por usar.`;
+    case "came_in":
+      return `${who} entrou por convite.`;
+    case "shown_out":
+      return `${by} pôs ${who} fora.`;
+    case "left":
+      return `${who} saiu.`;
+    case "handed_over":
+      return `${by} passou a cozinha a ${who}.`;
+  }
 };
