@@ -8,7 +8,7 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable, Iterator
 
-from . import forecasting, learning, modelling, planning, readiness, trials, verdicts, waste
+from . import forecasting, learning, modelling, peaks, planning, readiness, trials, verdicts, waste
 
 BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "planning": planning.report,
@@ -19,6 +19,7 @@ BENCHES: dict[str, Callable[[], Iterator[str]]] = {
     "verdicts": verdicts.report,
     "waste": waste.report,
     "trials": trials.report,
+    "peaks": peaks.report,
 }
 
 
