@@ -203,7 +203,9 @@ def _open_door(door: lan.Door, port: int, env: dict[str, str], kept: list[watchi
     if trust:
         say.line(f"\n  Once for each phone or laptop: scan this, or open {door.trust_address}\n")
         say.line(lan.draw(trust.code))
-        say.line(f"\n  The certificate's fingerprint, to compare (SHA-256):\n  {trust.fingerprint}")
+        say.line("\n  The certificate's fingerprint, to compare (SHA-256):")
+        for row in lan.fingerprint_rows(trust.fingerprint):
+            say.line(f"    {row}")
     return door.address
 
 

@@ -116,12 +116,18 @@ def certify(way: Door) -> Trust | None:
     shutil.copyfile(TLS / "authority.crt", PUBLIC / "despertar.crt")
     for page in TEMPLATES.glob("trust.*.html"):
         text = page.read_text(encoding="utf-8")
-        for place, value in (("@ADDRESS@", way.address), ("@FINGERPRINT@", told["fingerprint"])):
-            text = text.replace(place, html.escape(value))
+        rows = "<br>".join(fingerprint_rows(told["fingerprint"]))
+        text = text.replace("@ADDRESS@", html.escape(way.address)).replace("@FINGERPRINT@", rows)
         (PUBLIC / page.name).write_text(text, encoding="utf-8")
     for file in PUBLIC.iterdir():
         file.chmod(0o644)
     return Trust(told["fingerprint"], tuple(told["code"]))
+
+
+def fingerprint_rows(fingerprint: str) -> list[str]:
+    """Eight pairs a row: a phone has no room for more, and an eye loses its place in one long one."""
+    pairs = fingerprint.split(":")
+    return [" ".join(pairs[at : at + 8]) for at in range(0, len(pairs), 8)]
 
 
 def configuration(way: Door, port: int) -> Path:
