@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import signal
+import sys
 import time
 from datetime import datetime, timedelta
 
@@ -36,6 +38,11 @@ def make(now: datetime) -> None:
 
 
 def main() -> None:
+    # What was begun is cleared away when the kitchen is told to stop meanwhile.
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    # And what a killed one left.
+    for half in backup.FOLDER.glob("daily-*.part"):
+        half.unlink(missing_ok=True)
     while True:
         rest = LOOKED_EVERY_S
         now = clock.now()

@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Any
 from uuid import UUID
 
-from django.contrib.auth import logout
 from django.db import transaction
 from django.http import HttpRequest
 from django.utils import timezone
@@ -89,14 +88,12 @@ def come_in(request: Baker, payload: CodeIn) -> HandsOut:
 def come_in_new(request: HttpRequest, payload: InvitedIn) -> SessionOut:
     """A new account by an invitation, which lets it into that kitchen too; neither without the other."""
     before_guessing(request, "code")
-    try:
-        with transaction.atomic():
-            hands.come_in(made_account(request, payload), payload.code, timezone.now())
-    except Problem as problem:
-        logout(request)
-        if problem.code is ServerProblem.NO_SUCH_INVITATION:
-            guessed_wrong(request)
-        raise
+    now = timezone.now()
+    if not hands.is_open(payload.code, now):
+        guessed_wrong(request)
+        raise Problem(ServerProblem.NO_SUCH_INVITATION, "code")
+    with transaction.atomic():
+        hands.come_in(made_account(request, payload), payload.code, now)
     return session_out(request)
 
 

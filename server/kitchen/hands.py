@@ -104,6 +104,11 @@ def invite(account: Account, now: datetime) -> str:
     return code
 
 
+def is_open(code: str, now: datetime) -> bool:
+    """Whether an invitation would let somebody in now."""
+    return Invitation.objects.filter(code_hash=_hash(code), used_at=None, ends_at__gt=now).exists()
+
+
 def come_in(account: Account, code: str, now: datetime) -> Hands:
     """Use an invitation. Raises Problem for one that is wrong, used, too old, or one's own."""
     if account.is_demo:

@@ -152,14 +152,19 @@ class ByInvitation(TestCase):
         self.assertEqual(Baker("Olga").problem("POST", "/api/hands/accounts", other)[:2], (422, "no_such_invitation"))
 
     def test_without_a_good_code_no_account_is_left_and_nobody_is_signed_in(self) -> None:
-        Baker("Ines").sign_up()
+        owner = Baker("Ines").sign_up()
         stranger = Baker("Hugo")
         wrong = {**self.ACCOUNT, "code": "aaaa-bbbb-cccc-dddd"}
         self.assertEqual(stranger.problem("POST", "/api/hands/accounts", wrong)[:2], (422, "no_such_invitation"))
         self.assertIsNone(stranger.ok("GET", "/api/session")["account"])
         self.assertFalse(Account.objects.filter(name="Hugo").exists())
-        weak = {**wrong, "password": "short"}
+        code = owner.ok("POST", "/api/hands/invitations")["code"]
+        weak = {**wrong, "password": "short", "code": code}
         self.assertEqual(stranger.problem("POST", "/api/hands/accounts", weak)[:2], (422, "password_too_short"))
+        # Neither without the other: the invitation is open still, and who is signed in stays so.
+        self.assertEqual(owner.ok("GET", "/api/hands")["open_invitations"], 1)
+        self.assertEqual(owner.problem("POST", "/api/hands/accounts", wrong)[:2], (422, "no_such_invitation"))
+        self.assertEqual(owner.ok("GET", "/api/session")["account"]["name"], "Ines")
 
 
 class ByTheHour(TestCase):
