@@ -59,6 +59,8 @@ CANDIDATES = {
     "checkbox": "input[type=checkbox]",
     "list": "select",
 }
+# How chromedriver says, beside "stale", that what it was asked about is no more.
+GONE = ("Frame is detached", "does not belong to the document")
 AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
 AXE_RUN = """
 const done = arguments[arguments.length - 1];
@@ -125,8 +127,8 @@ class Browser:
             except StaleElementReferenceException:
                 return None
             except WebDriverException as error:
-                # The page went to another while it was asked.
-                if "Frame is detached" not in str(error):
+                # The page went to another while it was asked: what was found is a node of the one before.
+                if not any(gone in str(error) for gone in GONE):
                     raise
                 return None
 
