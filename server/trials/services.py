@@ -185,7 +185,7 @@ def end(account: Account, trial_id: UUID, ends: Mapping[UUID, EndedAs], now: dat
     """Say of each jar what becomes of it, and write that down in its log; all or nothing. An ended trial ends no other
     way: the same again changes nothing.
 
-    Raises Refusal where a jar is left out, or where what is no food would be eaten.
+    Raises Problem where a jar is left out, Refusal where what is no food would be eaten.
     """
     with transaction.atomic():
         trial = _own(account, trial_id, lock=True)

@@ -1,5 +1,5 @@
 /** One photo of all jars of a trial in a row: it goes with the plain one, and belongs to none of its looks. */
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { keepPhoto, pictureAt } from "../../api/photos";
 import type { Problem, Trial } from "../../api/types";
 import { sendPhoto } from "../../api/writes";
@@ -7,11 +7,10 @@ import { nowIso } from "../../lib/clock";
 import { newId } from "../../lib/ids";
 import { shrink } from "../../lib/shrink";
 import { when } from "../../lib/time";
-import { Button } from "../../ui/button";
+import { PhotoInput } from "../../ui/photo-input";
 import { problemWords, trialText } from "../../words";
 
 export function PhotosOfAll({ found: { trial, photos, now, time_zone: zone } }: { readonly found: Trial }) {
-  const file = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [plain] = trial.places;
@@ -57,22 +56,12 @@ export function PhotosOfAll({ found: { trial, photos, now, time_zone: zone } }: 
       {!trial.ended_at && (
         <div className="flex flex-col items-start gap-2 print:hidden">
           <p className="text-soft">{trialText.photoHint}</p>
-          <input
-            ref={file}
-            type="file"
-            accept="image/*"
-            capture="environment"
-            aria-label={trialText.photoOfAll}
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              void take(event.target.files?.[0]);
-              event.target.value = "";
-            }}
+          <PhotoInput
+            label={trialText.photoOfAll}
+            said={busy ? trialText.makingItSmall : trialText.takePhoto}
+            busy={busy}
+            onChosen={(chosen) => void take(chosen)}
           />
-          <Button disabled={busy} onClick={() => file.current?.click()}>
-            {busy ? trialText.makingItSmall : trialText.takePhoto}
-          </Button>
         </div>
       )}
       {problem && (

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { dropPhoto, keepPhoto, keptPhoto } from "../../api/photos";
 import type { OpenJar, Problem } from "../../api/types";
 import { newId } from "../../lib/ids";
@@ -6,6 +6,7 @@ import { times } from "../../lib/numbers";
 import { type Points, readPhoto } from "../../lib/photo";
 import { shrink } from "../../lib/shrink";
 import { Button } from "../../ui/button";
+import { PhotoInput } from "../../ui/photo-input";
 import { PhotoPointsControl } from "../../ui/photo-points";
 import { lookText, problemWords } from "../../words";
 import { fromSeen, type LookDraft, lineOf } from "./draft";
@@ -22,7 +23,6 @@ export function PhotoPart({
   readonly draft: LookDraft;
   readonly set: (part: Partial<LookDraft>) => void;
 }) {
-  const file = useRef<HTMLInputElement>(null);
   const [src, setSrc] = useState<string | null>(null);
   const [aspect, setAspect] = useState(0.75);
   const [problem, setProblem] = useState<string | null>(null);
@@ -74,19 +74,6 @@ export function PhotoPart({
   };
   return (
     <section aria-label={lookText.photo} className="flex flex-col items-start gap-2">
-      <input
-        ref={file}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        aria-label={lookText.photoOfTheJar}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
       {draft.photo && src ? (
         <>
           <p className="text-soft">{lookText.drag0ToTheInside}</p>
@@ -107,9 +94,12 @@ export function PhotoPart({
           </Button>
         </>
       ) : (
-        <Button disabled={busy} onClick={() => file.current?.click()}>
-          {busy ? lookText.makingItSmall : lookText.addAPhoto}
-        </Button>
+        <PhotoInput
+          label={lookText.photoOfTheJar}
+          said={busy ? lookText.makingItSmall : lookText.addAPhoto}
+          busy={busy}
+          onChosen={(chosen) => void take(chosen)}
+        />
       )}
       {problem && (
         <p role="alert" className="font-semibold text-alarm">
