@@ -53,7 +53,10 @@ class Feeding(Journey):
         self.open()
         page.press("button", "Next")
         page.type("Water, if not 30 g", "33")
+        # What it asks for comes up over the rest and moves the link down.
+        page.sees("Then add 33 g flour")
         page.press("link", "Leave it for now")
+        page.one("heading", "Thistle")
         page.open(f"/?jar={self.owner.jar_id}")
         page.press("link", "Go on weighing")
         page.sees("Step 2 of 5")
