@@ -18,6 +18,7 @@ from accounts.api import router as accounts
 from demo.api import router as demo
 from exchange.api import router as exchange
 from ferment.refusal import Refusal
+from files import AwayError
 from guidance.api import router as guidance
 from kitchen.api import router as kitchen
 from logbook.api import router as logbook
@@ -32,6 +33,7 @@ from reckoner.api import router as reckoner
 from reminders.api import router as reminders
 from trials.api import router as trials
 
+from .again import mark
 from .contract import DocumentedAPI
 from .private import without_secrets
 
@@ -99,8 +101,15 @@ def on_stranger(_request: HttpRequest, _error: AuthenticationError) -> HttpRespo
 
 
 @api.exception_handler(OperationalError)
-def on_no_database(_request: HttpRequest, error: OperationalError) -> HttpResponse:
+def on_no_database(request: HttpRequest, error: OperationalError) -> HttpResponse:
+    mark(request, error)
     log.error("the database cannot be reached: %s", error)
+    return answer(503, body(ServerProblem.OUT_OF_REACH, ""))
+
+
+@api.exception_handler(AwayError)
+def on_no_files(_request: HttpRequest, error: AwayError) -> HttpResponse:
+    log.error("the store of files cannot be reached: %s", error)
     return answer(503, body(ServerProblem.OUT_OF_REACH, ""))
 
 

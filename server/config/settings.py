@@ -10,6 +10,8 @@ from pathlib import Path
 
 from csp.constants import NONCE, NONE, SELF
 
+from config import machines
+
 ROOT = Path(__file__).resolve().parent.parent.parent
 WEB_DIST = ROOT / "web" / "dist"
 # Told once, by the project's own file; the API and the interface show it.
@@ -51,6 +53,7 @@ INSTALLED_APPS = [
 
 MIDDLEWARE = [
     "config.observed.observed",
+    "config.again.again",
     "django.middleware.security.SecurityMiddleware",
     "csp.middleware.CSPMiddleware",
     "config.private.private_answers",
@@ -66,26 +69,7 @@ MIDDLEWARE = [
 
 TEMPLATES: list[dict[str, object]] = []
 
-_SESSION_VARIABLES = "SET sql_mode='TRADITIONAL', time_zone='+00:00'"
-_DATABASE_OPTIONS = {
-    "charset": "utf8mb4",
-    "collation": "utf8mb4_uca1400_ai_ci",
-    "isolation_level": "read committed",
-    "init_command": _SESSION_VARIABLES,
-}
-DATABASES = {
-    "default": {
-        "ENGINE": "django.db.backends.mysql",
-        "NAME": os.environ.get("DESPERTAR_DB_NAME", "despertar"),
-        "USER": os.environ.get("DESPERTAR_DB_USER", "despertar"),
-        "PASSWORD": os.environ.get("DESPERTAR_DB_PASSWORD", ""),
-        "HOST": os.environ.get("DESPERTAR_DB_SOCKET", ""),
-        "CONN_MAX_AGE": 60,
-        "CONN_HEALTH_CHECKS": True,
-        "OPTIONS": _DATABASE_OPTIONS,
-        "TEST": {"CHARSET": "utf8mb4", "COLLATION": "utf8mb4_uca1400_ai_ci"},
-    }
-}
+DATABASES = {"default": machines.database(os.environ)}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 USE_TZ = True
@@ -138,36 +122,14 @@ AXES_RESET_ON_SUCCESS = True
 AXES_VERBOSE = False
 
 
-def answers_cache(address: str | None) -> dict[str, object]:
-    """In the database; or in a server that speaks as Redis does (`redis://host:port/0`), where one is named."""
-    if address:
-        return {
-            "BACKEND": "django.core.cache.backends.redis.RedisCache",
-            "LOCATION": address,
-            "KEY_PREFIX": "despertar",
-        }
-    return {
-        "BACKEND": "django.core.cache.backends.db.DatabaseCache",
-        "LOCATION": "answers",
-        # A log of each jar on the shelf of a few thousand kitchens, at about 20 kB.
-        "OPTIONS": {"MAX_ENTRIES": 10_000},
-    }
-
-
 # A proxy of one's own is believed at the edge alone (`config.worker`): from there on the address of a request is its
 # client's, and what the client says of itself counts for nothing.
 NINJA_NUM_PROXIES = 0
-# What is counted by address is kept in files that all workers read; without a place for them, by each for itself.
-_COUNTS = os.environ.get("DESPERTAR_COUNTS")
-_CACHE = "filebased.FileBasedCache" if _COUNTS else "locmem.LocMemCache"
+_CACHE = os.environ.get("DESPERTAR_CACHE")
 CACHES = {
-    "default": {
-        "BACKEND": f"django.core.cache.backends.{_CACHE}",
-        "LOCATION": _COUNTS or "counts",
-        "OPTIONS": {"MAX_ENTRIES": 5_000},
-    },
+    "default": machines.counts_cache(_CACHE, os.environ.get("DESPERTAR_COUNTS")),
     # Answers that cost much and depend on nothing but what is asked: every worker reads what one has worked out.
-    "answers": answers_cache(os.environ.get("DESPERTAR_CACHE")),
+    "answers": machines.answers_cache(_CACHE),
 }
 
 # --- what the browser may do ---
@@ -207,8 +169,13 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 17_000_000
 
 # --- files ---
 
-# Where bakers' photos lie; beside the database, never among what is served as files.
+# Where bakers' files lie on one machine; beside the database, never among what is served as files.
 DESPERTAR_FILES = os.environ.get("DESPERTAR_FILES", str(ROOT / "var" / "files"))
+STORAGES = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
+    "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
+    "files": machines.files(os.environ),
+}
 
 # Writes are refused while no more than this is free.
 LEAST_FREE_BYTES = int(float(os.environ.get("DESPERTAR_LEAST_FREE_MB", "100")) * 1e6)

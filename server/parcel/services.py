@@ -9,20 +9,20 @@ from __future__ import annotations
 
 import json
 import re
-import shutil
 from collections.abc import Iterator, Mapping
+from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from enum import StrEnum
-from pathlib import Path
 from tempfile import TemporaryFile
 from typing import IO, Any
 from uuid import UUID, uuid5
 
-from django.conf import settings
 from django.db import transaction
+from django.db.models import Q, QuerySet
 from django.http import HttpRequest
 
+import files
 from accounts.access import sign_out_everywhere
 from accounts.services import Account, sign_out, take_zones
 from ferment.refusal import Fact, Refusal
@@ -40,6 +40,7 @@ from trials import rows as trials
 from .forms import document, package
 from .forms.package import ForeignError, NewerError, Opened
 from .forms.tables import TABLES, Fault, Row, Rows
+from .models import Incoming
 
 MOST_PART = 8_000_000
 MOST_PARCEL = 500_000_000
@@ -131,46 +132,58 @@ def add_part(account: Account, parcel_id: UUID, offset: int, part: bytes, now: d
     Problem (parcel_part, with that) where the part is not the next one."""
     if account.is_demo:
         raise Problem(ServerProblem.NOT_IN_THE_DEMO, "")
-    path = _path(account, parcel_id)
     if offset == 0:
-        _forget_others(account, parcel_id, now)
-    there = path.stat().st_size if path.exists() else 0
-    if offset == 0 and there:
-        path.unlink()
-        there = 0
-    if offset != there:
-        raise Problem(ServerProblem.PARCEL_PART, "offset", status=409, facts={"expected": float(there)})
-    if there + len(part) > MOST_PARCEL:
-        path.unlink(missing_ok=True)
-        raise Problem(ServerProblem.PARCEL_TOO_LARGE, "part", facts={"most_mb": MOST_PARCEL / 1e6})
-    try:
-        path.parent.mkdir(parents=True, exist_ok=True)
-        with path.open("ab") as file:
-            file.write(part)
-    except OSError as error:
-        raise Problem(ServerProblem.NO_ROOM, "part", status=507) from error
+        _forget_others(account, now)
+    with transaction.atomic():
+        sent = Incoming.objects.select_for_update().filter(account=account, parcel=parcel_id).first()
+        there = sum(sent.parts) if sent else 0
+        if sent is None or offset == 0:
+            sent, there = Incoming(account=account, parcel=parcel_id, begun_at=now, parts=[]), 0
+        if offset != there:
+            raise Problem(ServerProblem.PARCEL_PART, "offset", status=409, facts={"expected": float(there)})
+        if there + len(part) > MOST_PARCEL:
+            raise Problem(ServerProblem.PARCEL_TOO_LARGE, "part", facts={"most_mb": MOST_PARCEL / 1e6})
+        try:
+            files.put(_part(sent, len(sent.parts)), part)
+        except files.AwayError:
+            raise
+        except OSError as error:
+            raise Problem(ServerProblem.NO_ROOM, "part", status=507) from error
+        sent.parts = [*sent.parts, len(part)]
+        # An account has one of them: what it began before is no more.
+        sent.save()
     return there + len(part)
 
 
 def take_in_sent(account: Account, parcel_id: UUID) -> TakenIn:
     """Take in what was sent in parts. Raises Problem naming what is wrong with it; nothing is written then."""
-    path = _path(account, parcel_id)
-    if not path.exists():
-        raise Problem(ServerProblem.NOT_FOUND, "id", status=404)
-    with path.open("rb") as file:
+    with _put_together(account, parcel_id) as file:
         return take_in(account, file)
 
 
 def photos_of_sent(account: Account, parcel_id: UUID, start: int, now: datetime) -> PhotosIn:
     """The next of its photos; sent twice they are kept once. With the last one what was sent is deleted."""
-    path = _path(account, parcel_id)
-    if not path.exists():
-        raise Problem(ServerProblem.NOT_FOUND, "id", status=404)
-    with path.open("rb") as file:
+    with _put_together(account, parcel_id) as file:
         found = take_in_photos(account, file, now, start, PHOTOS_AT_ONCE)
     if found.done >= found.of:
-        path.unlink(missing_ok=True)
+        _forget(Incoming.objects.filter(account=account))
     return found
+
+
+@contextmanager
+def _put_together(account: Account, parcel_id: UUID) -> Iterator[IO[bytes]]:
+    """What was sent in parts, as one file. Raises Problem (not found) where nothing was, or not all of it is here."""
+    sent = Incoming.objects.filter(account=account, parcel=parcel_id).first()
+    if sent is None:
+        raise Problem(ServerProblem.NOT_FOUND, "id", status=404)
+    with TemporaryFile() as file:
+        for number in range(len(sent.parts)):
+            part = files.get(_part(sent, number))
+            if part is None:
+                raise Problem(ServerProblem.NOT_FOUND, "id", status=404)
+            file.write(part)
+        file.seek(0)
+        yield file
 
 
 def take_in(account: Account, file: IO[bytes]) -> TakenIn:
@@ -293,22 +306,23 @@ def _renamed(value: Any, own: Mapping[str, str]) -> Any:
             return value
 
 
-def _path(account: Account, parcel_id: UUID) -> Path:
-    return _incoming(account.pk) / str(parcel_id)
+def _folder(sent: Incoming) -> str:
+    return f"incoming/{sent.account_id}"
 
 
-def _incoming(key: int) -> Path:
-    return Path(settings.DESPERTAR_FILES) / "incoming" / str(key)
+def _part(sent: Incoming, number: int) -> str:
+    return f"{_folder(sent)}/{number:04}"
 
 
-def _forget_others(account: Account, parcel_id: UUID, now: datetime) -> None:
+def _forget_others(account: Account, now: datetime) -> None:
     """One parcel an account is on its way at a time; what anybody left lying goes after a day."""
-    incoming = Path(settings.DESPERTAR_FILES) / "incoming"
-    for path in incoming.glob("*/*"):
-        mine = path.parent.name == str(account.pk) and path.name != str(parcel_id)
-        old = path.stat().st_mtime < (now - FORGOTTEN).timestamp()
-        if mine or old:
-            path.unlink(missing_ok=True)
+    _forget(Incoming.objects.filter(Q(account=account) | Q(begun_at__lt=now - FORGOTTEN)))
+
+
+def _forget(some: QuerySet[Incoming]) -> None:
+    for sent in some:
+        files.drop_folder(_folder(sent))
+        sent.delete()
 
 
 # --- for good ---
@@ -320,12 +334,11 @@ def leave(account: Account, request: HttpRequest) -> None:
     if account.is_demo:
         raise Problem(ServerProblem.NOT_IN_THE_DEMO, "")
     jars = [UUID(row["id"]) for row in kitchen.jar_rows(account)]
-    incoming = _incoming(account.pk)
+    _forget(Incoming.objects.filter(account=account))
     with transaction.atomic():
         sign_out_everywhere(account)
         account.delete()
         transaction.on_commit(lambda: photos.forget_pictures(jars))
-    shutil.rmtree(incoming, ignore_errors=True)
     sign_out(request)
 
 

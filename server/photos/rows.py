@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-import shutil
+import logging
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from typing import Any
 from uuid import UUID
 
+import files
 from accounts.services import Account
 
 from .models import Photo
-from .services import add_photo, path_of, points_from
+from .services import add_photo, folder_of, name_of, points_from
 
 Row = Mapping[str, Any]
+log = logging.getLogger("despertar.photos")
 
 
 def photo_rows(jars: Sequence[UUID]) -> list[dict[str, Any]]:
@@ -35,9 +37,9 @@ def photo_rows(jars: Sequence[UUID]) -> list[dict[str, Any]]:
 def pictures_of(rows: Iterable[Row]) -> Iterator[tuple[str, bytes]]:
     """The large picture of each row, read when it is asked for; one whose file is gone is passed over."""
     for row in rows:
-        path = path_of(UUID(row["jar"]), UUID(row["id"]), "large")
-        if path.exists():
-            yield row["id"], path.read_bytes()
+        picture = files.get(name_of(UUID(row["jar"]), UUID(row["id"]), "large"))
+        if picture is not None:
+            yield row["id"], picture
 
 
 def photos_elsewhere(account: Account, ids: Iterable[UUID]) -> bool:
@@ -57,4 +59,7 @@ def put_photo(account: Account, row: Row, picture: bytes, now: Any) -> None:
 def forget_pictures(jars: Sequence[UUID]) -> None:
     """The pictures of jars that are no more."""
     for jar in jars:
-        shutil.rmtree(path_of(jar, jar, "large").parent, ignore_errors=True)
+        try:
+            files.drop_folder(folder_of(jar))
+        except OSError as error:
+            log.error("pictures of a jar that is no more stay where they were: %s", error)

@@ -1,4 +1,4 @@
-"""Add a photo to a jar, read it, take it away. Photos are files below `DESPERTAR_FILES`, one folder a jar."""
+"""Add a photo to a jar, read it, take it away. Its pictures are files, one folder a jar."""
 
 from __future__ import annotations
 
@@ -6,13 +6,12 @@ import logging
 from dataclasses import dataclass
 from datetime import datetime
 from functools import partial
-from pathlib import Path
 from typing import Any
 from uuid import UUID
 
-from django.conf import settings
 from django.db import transaction
 
+import files
 from accounts.services import Account
 from kitchen.services import jar_of, lock_jar, lock_label
 from logbook.reading import Recorded
@@ -88,19 +87,15 @@ def add_photo(
 
 
 def _keep(jar_id: UUID, photo_id: UUID, picture: Picture) -> None:
-    """Both sizes as files, whole or not at all. Raises Problem where the disk has no room for them."""
-    paths = {name: path_of(jar_id, photo_id, name) for name in ("large", "small")}
+    """Both sizes, or none. Raises Problem where there is no room for them, AwayError from a store that is away."""
     try:
-        for name, data in (("large", picture.large), ("small", picture.small)):
-            path = paths[name]
-            path.parent.mkdir(parents=True, exist_ok=True)
-            half = path.with_suffix(".part")
-            half.write_bytes(data)
-            half.replace(path)
+        for size, data in (("large", picture.large), ("small", picture.small)):
+            files.put(name_of(jar_id, photo_id, size), data)
+    except files.AwayError:
+        _clear(jar_id, photo_id)
+        raise
     except OSError as error:
-        for path in paths.values():
-            path.unlink(missing_ok=True)
-            path.with_suffix(".part").unlink(missing_ok=True)
+        _clear(jar_id, photo_id)
         log.error("a photo of jar %s could not be kept: %s", jar_id, error)
         raise Problem(ServerProblem.NO_ROOM, "photo", status=507) from error
 
@@ -113,10 +108,10 @@ def photos_of(jar_id: UUID) -> list[Taken]:
 def picture_of(account: Account, photo_id: UUID, size: str) -> bytes:
     """The pixels of a photo, for those who keep its jar. Raises Problem (not found) for all others."""
     row = _own(account, photo_id)
-    path = path_of(row.jar_id, row.id, size)
-    if not path.exists():
+    picture = files.get(name_of(row.jar_id, row.id, size))
+    if picture is None:
         raise not_found()
-    return path.read_bytes()
+    return picture
 
 
 def take_away(account: Account, photo_id: UUID, now: datetime) -> None:
@@ -141,20 +136,23 @@ def _go_with(look: UUID, to_jar: UUID) -> None:
     """The photos of a look go where it goes, their files with them."""
     rows = list(Photo.objects.select_for_update().filter(look=look, withdrawn_at=None).exclude(jar_id=to_jar))
     for row in rows:
-        for size in ("large", "small"):
-            here, there = path_of(row.jar_id, row.id, size), path_of(to_jar, row.id, size)
-            there.parent.mkdir(parents=True, exist_ok=True)
-            if here.exists():
+        for size in SIZES:
+            picture = files.get(name_of(row.jar_id, row.id, size))
+            if picture is not None:
                 # A copy, so that a move that is not kept after all loses nothing.
-                there.write_bytes(here.read_bytes())
+                files.put(name_of(to_jar, row.id, size), picture)
         transaction.on_commit(partial(_clear, row.jar_id, row.id))
         row.jar_id = to_jar
         row.save(update_fields=["jar"])
 
 
 def _clear(jar_id: UUID, photo_id: UUID) -> None:
-    for size in ("large", "small"):
-        path_of(jar_id, photo_id, size).unlink(missing_ok=True)
+    """What cannot be taken away now stays where nobody is shown it."""
+    for size in SIZES:
+        try:
+            files.drop(name_of(jar_id, photo_id, size))
+        except OSError as error:
+            log.error("a picture that is shown no more stays where it was: %s", error)
 
 
 def _own(account: Account, photo_id: UUID) -> Photo:
@@ -165,9 +163,17 @@ def _own(account: Account, photo_id: UUID) -> Photo:
     return row
 
 
-def path_of(jar_id: UUID, photo_id: UUID, size: str) -> Path:
-    """Where a photo's file lies."""
-    return Path(settings.DESPERTAR_FILES) / "photos" / str(jar_id) / f"{photo_id}.{size}.jpg"
+SIZES = ("large", "small")
+
+
+def folder_of(jar_id: UUID) -> str:
+    """Where a jar's pictures lie."""
+    return f"photos/{jar_id}"
+
+
+def name_of(jar_id: UUID, photo_id: UUID, size: str) -> str:
+    """Where one picture of a photo lies."""
+    return f"{folder_of(jar_id)}/{photo_id}.{size}.jpg"
 
 
 def _stored(points: Points | None) -> dict[str, object] | None:

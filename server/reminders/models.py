@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime
+
 from django.conf import settings
 from django.db import models
 
@@ -12,6 +14,9 @@ class Watch(models.Model):
     account = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="watch")
     next_at = models.DateTimeField()
     state = models.CharField(max_length=64)
+    # When a worker last took it up, and which: whoever wants to remind takes what nobody has taken for a while.
+    taken_at = models.DateTimeField(default=datetime.fromtimestamp(0, UTC), db_index=True)
+    taken_by = models.UUIDField(null=True)
 
 
 class DiscardMessage(models.Model):

@@ -6,10 +6,12 @@ import hashlib
 import logging
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from functools import partial
 from typing import ClassVar
-from uuid import UUID
+from uuid import UUID, uuid4
 
 from django.db import OperationalError
+from django.db.models import Q
 
 from accounts.services import Account, accounts_to_remind
 from ferment.doors.discard import DiscardSign, Nudge, Shelf
@@ -19,6 +21,7 @@ from guidance.services import Assessed, kitchen_now
 from kitchen.services import hours_of, jars_in_reach, kitchens_of, state_of
 from logbook.services import changes_of, undone_in
 from pantry.services import nudges_of, state_of_discard
+from problems.taken_back import repeated
 
 from .models import DiscardMessage, Message, Watch
 
@@ -62,23 +65,56 @@ class Postbox:
     to_come: list[Posted | Nudged]
 
 
+# Several workers may run: each takes so many at a time, and none what another took within a round.
+SHARE = 50
+ROUND = timedelta(seconds=45)
+
+
 def remind_all(now: datetime) -> int:
-    """Everybody's due reminders go out, whatever goes wrong with somebody else's. Answers how many did."""
-    sent = 0
-    watches = {watch.account_id: watch for watch in Watch.objects.all()}
-    for account in accounts_to_remind():
-        try:
-            state = _state(account)
-            watch = watches.get(account.pk)
-            if watch is None or watch.state != state or watch.next_at <= now:
-                count, next_at = remind(account, now)
-                sent += count
-                Watch.objects.update_or_create(account=account, defaults={"next_at": next_at, "state": state})
-        except OperationalError:
-            raise
-        except Exception:
-            log.exception("account %s could not be reminded", account.pk)
+    """Everybody's due reminders go out, whatever goes wrong with somebody else's. Answers how many did.
+
+    Any number of workers may do this at once, on any machines: rows of the database are their queue. One that dies
+    leaves what it had taken to the next round, and an act is written once to each (`Message`), whoever writes it.
+    """
+    worker, sent = uuid4(), 0
+    to_remind = {account.pk: account for account in accounts_to_remind()}
+    known = set(Watch.objects.values_list("account_id", flat=True))
+    fresh = [Watch(account_id=key, next_at=now) for key in to_remind if key not in known]
+    repeated(lambda: Watch.objects.bulk_create(fresh, ignore_conflicts=True))
+    while mine := repeated(lambda: _take(list(to_remind), worker, now)):
+        for watch in mine:
+            account = to_remind[watch.account_id]
+            try:
+                sent += repeated(partial(_look_at, account, watch, now))
+            except OperationalError:
+                raise
+            except Exception:
+                log.exception("account %s could not be reminded", account.pk)
     return sent
+
+
+def _take(keys: list[int], worker: UUID, now: datetime) -> list[Watch]:
+    """The next few that nobody has looked at in this round, for this worker alone. A clock that was put back keeps
+    nobody waiting."""
+    free = Q(taken_at__lte=now - ROUND) | Q(taken_at__gt=now + ROUND)
+    some = list(
+        Watch.objects.filter(free, account_id__in=keys).order_by("taken_at").values_list("pk", flat=True)[:SHARE]
+    )
+    # Asked again by the database as it writes: of two workers one has each.
+    if some:
+        Watch.objects.filter(free, pk__in=some).update(taken_at=now, taken_by=worker)
+    return list(Watch.objects.filter(pk__in=some, taken_by=worker))
+
+
+def _look_at(account: Account, watch: Watch, now: datetime) -> int:
+    """What is due goes out, if it is time, or if anything has changed since. Answers how many went."""
+    state = _state(account)
+    if watch.state == state and watch.next_at > now:
+        return 0
+    count, watch.next_at = remind(account, now)
+    watch.state = state
+    watch.save(update_fields=["next_at", "state"])
+    return count
 
 
 def remind(account: Account, now: datetime) -> tuple[int, datetime]:

@@ -12,7 +12,7 @@ from django.core.cache.backends.redis import RedisCache
 from django.test import TestCase, override_settings
 from fakeredis import TcpFakeServer
 
-from config.settings import answers_cache
+from config.machines import answers_cache
 from guidance import services
 
 from .base import Baker

@@ -35,6 +35,11 @@ def jpeg(width: int = 400, height: int = 600, *, exif: bool = False, kind: str =
     return out.getvalue()
 
 
+def photo_body(sent: bytes, **changes: object) -> dict[str, Any]:
+    photo = base64.b64encode(sent).decode()
+    return {"id": str(uuid4()), "at": ago(1.0), "look": None, "points": None, "photo": photo, **changes}
+
+
 class Photos(TestCase):
     def setUp(self) -> None:
         files_of_its_own(self)
@@ -42,8 +47,7 @@ class Photos(TestCase):
         self.path = f"/api/jars/{self.baker.jar_id}/photos"
 
     def body(self, sent: bytes, **changes: object) -> dict[str, Any]:
-        photo = base64.b64encode(sent).decode()
-        return {"id": str(uuid4()), "at": ago(1.0), "look": None, "points": None, "photo": photo, **changes}
+        return photo_body(sent, **changes)
 
     def picture(self, photo: str, size: str, by: Baker | None = None) -> Any:
         return (by or self.baker).client.get(f"/api/photos/{photo}/{size}")
