@@ -143,6 +143,11 @@ def built_front_end(_: dict[str, str]) -> Counts:
     return 1, 0
 
 
+def store_stand_in(_: dict[str, str]) -> Counts:
+    toolchain.store_stand_in()
+    return 1, 0
+
+
 # What a phone gets before the kitchen is drawn: the scripts that the page names, as gzip sends them.
 FIRST_SCRIPT_BYTES = 170_000
 
@@ -185,6 +190,8 @@ CHECKS = (
     Check("journeys", "Browser journeys", django_tests("tests.journeys")),
     Check("survival", "Front end stands", built_front_end),
     Check("survival", "Survival of the house", django_tests("tests.survival")),
+    Check("cluster", "The object store's stand-in", store_stand_in),
+    Check("cluster", "A cluster of machines", django_tests("tests.cluster")),
 )
 QUICK = "checks"
 GROUPS = tuple(dict.fromkeys(check.group for check in CHECKS))

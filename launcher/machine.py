@@ -73,6 +73,12 @@ TO_TEST = (
     Need("openssl", _has("openssl")),
     Need("iproute2", _has("ip")),
     Need("libnss3-tools", _has("certutil")),
+    # A cluster of one's own: its database's copies, its cache, its door.
+    Need("galera-4", Path("/usr/lib/libgalera_smm.so").exists),
+    Need("rsync", _has("rsync")),
+    Need("lsof", _has("lsof")),
+    Need("redis-server", _has("redis-server")),
+    Need("haproxy", _has("haproxy")),
 )
 
 

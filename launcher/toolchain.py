@@ -15,6 +15,11 @@ APP_LOCK = ROOT / "requirements" / "app.txt"
 COMPILER_LOCK = ROOT / "requirements" / "compiler.txt"
 CHECKS_LOCK = ROOT / "requirements" / "checks.txt"
 TOOLS_LOCK = ROOT / "requirements" / "tools.txt"
+MANY_LOCK = ROOT / "requirements" / "many.txt"
+STORE_LOCK = ROOT / "requirements" / "store.txt"
+LOCKS = (APP_LOCK, MANY_LOCK, CHECKS_LOCK, TOOLS_LOCK, STORE_LOCK)
+# A stand-in for an object store, in an environment of its own.
+STORE = ROOT / "var" / "store"
 # The compiled model is kept there whatever house it is for, and its sources are here.
 COMPILED = ROOT / "var" / "compiled"
 MODEL = CORE / "ferment" / "model"
@@ -48,25 +53,29 @@ def python_packages(*, checks: bool, tools: bool = False) -> None:
             shutil.rmtree(VENV, ignore_errors=True)
             say.run([sys.executable, "-m", "venv", VENV], log="venv")
             made.set()
-    locks = [APP_LOCK, *([CHECKS_LOCK] if checks else []), *([TOOLS_LOCK] if tools else [])]
-    for lock in locks:
-        stamp = Stamp(VENV / f"installed-{lock.stem}", fingerprint([lock]))
-        if stamp.fresh:
-            continue
-        with say.step(f"Installing Python packages ({lock.name})"):
-            pip: list[str | Path] = [
-                PYTHON,
-                "-m",
-                "pip",
-                "--disable-pip-version-check",
-                "install",
-                "--require-hashes",
-                "-r",
-                lock,
-            ]
-            say.run(pip, log=f"pip-{lock.stem}")
-            stamp.set()
+    for lock in [APP_LOCK, *([MANY_LOCK, CHECKS_LOCK] if checks else []), *([TOOLS_LOCK] if tools else [])]:
+        _install(VENV, lock)
     _compiler()
+
+
+def _install(venv: Path, lock: Path) -> None:
+    stamp = Stamp(venv / f"installed-{lock.stem}", fingerprint([lock]))
+    if stamp.fresh:
+        return
+    with say.step(f"Installing Python packages ({lock.name})"):
+        pip: list[str | Path] = [venv / "bin" / "python", "-m", "pip", "--disable-pip-version-check", "install"]
+        say.run([*pip, "--require-hashes", "-r", lock], log=f"pip-{lock.stem}")
+        stamp.set()
+
+
+def store_stand_in() -> None:
+    """The object store of the cluster's tests."""
+    made = Stamp(STORE / "made-by", interpreter())
+    if not made.fresh:
+        shutil.rmtree(STORE, ignore_errors=True)
+        say.run([sys.executable, "-m", "venv", STORE], log="venv-store")
+        made.set()
+    _install(STORE, STORE_LOCK)
 
 
 def _compiler() -> None:

@@ -28,7 +28,7 @@ def audit() -> int:
     toolchain.python_packages(checks=True, tools=True)
     toolchain.npm_packages()
     worst = 0
-    for lock in (toolchain.APP_LOCK, toolchain.CHECKS_LOCK, toolchain.TOOLS_LOCK):
+    for lock in toolchain.LOCKS:
         pip: list[str | Path] = [BIN / "pip-audit", "--disable-pip", "--require-hashes", "-r", lock, "-f", "json"]
         worst = max(worst, _told(lock.name, _pip_answer(_asked(pip, ROOT))))
     npm: list[str | Path] = [program("npm"), "audit", "--json"]

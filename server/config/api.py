@@ -28,6 +28,7 @@ from photos.api import router as photos
 from places.api import router as places
 from problems import Problem, ProblemsOut, ServerProblem, answer, body, from_refusal
 from problems.stored import UnreadableError
+from problems.taken_back import TAKEN_BACK, code_of
 from problems.validation import problems
 from reckoner.api import router as reckoner
 from reminders.api import router as reminders
@@ -103,7 +104,9 @@ def on_stranger(_request: HttpRequest, _error: AuthenticationError) -> HttpRespo
 @api.exception_handler(OperationalError)
 def on_no_database(request: HttpRequest, error: OperationalError) -> HttpResponse:
     mark(request, error)
-    log.error("the database cannot be reached: %s", error)
+    # Two writes that met are no news: the later one is tried again (`again`).
+    grave = logging.INFO if code_of(error) in TAKEN_BACK else logging.ERROR
+    log.log(grave, "the database did not take it: %s", error)
     return answer(503, body(ServerProblem.OUT_OF_REACH, ""))
 
 

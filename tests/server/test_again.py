@@ -46,9 +46,10 @@ def failing(times: int, error: OperationalError, real: Callable[..., Any]) -> Ca
 class TakenBack(TestCase):
     def setUp(self) -> None:
         files_of_its_own(self)
-        waits = mock.patch.object(again, "WAITS_S", (0.0, 0.0, 0.0))
-        waits.start()
-        self.addCleanup(waits.stop)
+        for waits in ("MET_S", "ELSEWHERE_S"):
+            patched = mock.patch.object(again, waits, (0.0, 0.0, 0.0))
+            patched.start()
+            self.addCleanup(patched.stop)
         self.baker = Baker("Ines").sign_up().always_home().plan().mix(20.0)
         self.log = f"/api/jars/{self.baker.jar_id}/log"
 

@@ -14,7 +14,7 @@ import time
 from collections.abc import Callable
 from contextlib import suppress
 from pathlib import Path
-from typing import Any
+from typing import Any, Protocol
 from uuid import uuid4
 
 import requests
@@ -156,10 +156,16 @@ class House:
         return done.stdout
 
 
+class Door(Protocol):
+    """Where a kitchen is found."""
+
+    base: str
+
+
 class Baker:
     """Writes one look after another, each until it is confirmed, and knows which were."""
 
-    def __init__(self, house: House, name: str) -> None:
+    def __init__(self, house: Door, name: str) -> None:
         self.house = house
         self.session = requests.Session()
         self.confirmed: set[str] = set()
@@ -167,14 +173,15 @@ class Baker:
         self._done = threading.Event()
         self._thread = threading.Thread(target=self._write_on, daemon=True)
 
-    def sign_up(self) -> Baker:
+    def sign_up(self, mixed_h: float = 1.5) -> Baker:
+        """A baker with an account and a jar that was mixed so many hours ago."""
         self.call("GET", "/api/session")
         self.call("POST", "/api/accounts", {"name": self.name, "password": PASSWORD, "time_zone": "UTC"})
         jar = {**new_jar(), "family": "equal_parts"}
         self.call("POST", "/api/jars", jar)
         self.jar = jar["id"]
         feed = {"kind": "feed", "keep_g": 0, "flours": [{"flour": "rye", "g": 30}], "water_g": 30, "salt_g": 0}
-        mix = {**feed, "at": look_body(1.5)["at"], "line_mm": None, "note": ""}
+        mix = {**feed, "at": look_body(mixed_h)["at"], "line_mm": None, "note": ""}
         self.call("POST", f"/api/jars/{self.jar}/log", record(mix))
         return self
 
@@ -183,7 +190,8 @@ class Baker:
         end = time.monotonic() + WITHIN_S
         while True:
             with suppress(requests.RequestException):
-                headers = {"X-CSRFToken": self.session.cookies.get("despertar_csrf") or ""}
+                token = self.session.cookies.get("despertar_csrf") or ""
+                headers = {"X-CSRFToken": token, "Referer": f"{self.house.base}/"}
                 url = self.house.base + path
                 answer = self.session.request(method, url, json=body, headers=headers, timeout=20)
                 if answer.status_code < 300:

@@ -1,0 +1,6 @@
+-- Once, on the first database machine. The password is the one in /etc/despertar/web.env.
+CREATE DATABASE IF NOT EXISTS despertar;
+CREATE USER IF NOT EXISTS 'despertar'@'%' IDENTIFIED BY 'the-password-of-web.env';
+GRANT ALL ON despertar.* TO 'despertar'@'%';
+-- As whom the proxies look whether a machine answers; it may do nothing at all.
+CREATE USER IF NOT EXISTS 'despertar_look'@'%';
