@@ -23,7 +23,8 @@ from pathlib import Path, PurePosixPath
 
 from . import say, upgrade
 from .database import NAME, Database
-from .place import ROOT, VAR
+from .place import VAR
+from .place import VERSION as PROGRAM_VERSION
 
 FORMAT, VERSION = "despertar.backup", 1
 FOLDER = Path(os.environ.get("DESPERTAR_BACKUPS") or VAR / "backups").resolve()
@@ -72,7 +73,7 @@ def write(db: Database, to: Path, now: datetime) -> Told:
             manifest = {
                 "format": FORMAT,
                 "version": VERSION,
-                "program": program_version(),
+                "program": PROGRAM_VERSION,
                 "made_at": now.isoformat(),
                 "sha256": hashes,
             }
@@ -286,8 +287,3 @@ def _swap_files(coming: Path) -> None:
     if FILES.exists():
         FILES.rename(before)
     coming.rename(FILES)
-
-
-def program_version() -> str:
-    found = re.search(r'^version = "([^"]+)"', (ROOT / "pyproject.toml").read_text(encoding="utf-8"), re.MULTILINE)
-    return found[1] if found else ""

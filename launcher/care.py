@@ -9,7 +9,7 @@ from contextlib import nullcontext
 
 from . import backup, clock, say, serving, soundness, toolchain, upgrade, watching
 from .house import opened, set_up
-from .place import PYTHON, SERVER, VAR
+from .place import PYTHON, SERVER, VAR, VERSION
 
 
 def write_backup(arguments: argparse.Namespace) -> int:
@@ -76,7 +76,7 @@ def upgrade_house(_: argparse.Namespace) -> int:
                     f"The upgrade did not go well and was taken back: everything is as it was. {reason}"
                 ) from reason
             found = json.loads(next(line for line in sound.splitlines() if line.startswith("{")))
-            say.line(f"Upgraded to {backup.program_version()}: {told}; {found['told']} jars told.")
+            say.line(f"Upgraded to {VERSION}: {told}; {found['told']} jars told.")
             if found["unread"]:
                 say.line(f"{found['unread']} jars cannot be read by this version; each says why on its own page.")
             return 0

@@ -15,7 +15,7 @@ from dataclasses import dataclass
 from functools import partial
 from pathlib import Path
 
-from . import say, serving, toolchain
+from . import package, say, serving, toolchain
 from .database import Database
 from .place import CONTRACT, CORE, PYTHON, ROOT, SERVER, VAR, WEB, fingerprint
 
@@ -148,6 +148,18 @@ def store_stand_in(_: dict[str, str]) -> Counts:
     return 1, 0
 
 
+PACKAGES = VAR / "package"
+
+
+def debian_package(_: dict[str, str]) -> Counts:
+    package.build(PACKAGES)
+    return 1, 0
+
+
+def on_a_machine(env: dict[str, str]) -> Counts:
+    return django_tests("tests.package")({**env, "DESPERTAR_TEST_PACKAGE": str(PACKAGES)})
+
+
 # What a phone gets before the kitchen is drawn: the scripts that the page names, as gzip sends them.
 FIRST_SCRIPT_BYTES = 170_000
 
@@ -190,6 +202,8 @@ CHECKS = (
     Check("journeys", "Browser journeys", django_tests("tests.journeys")),
     Check("survival", "Front end stands", built_front_end),
     Check("survival", "Survival of the house", django_tests("tests.survival")),
+    Check("package", "Debian package builds", debian_package),
+    Check("package", "Debian package on a machine", on_a_machine),
     Check("cluster", "The object store's stand-in", store_stand_in),
     Check("cluster", "A cluster of machines", django_tests("tests.cluster")),
 )

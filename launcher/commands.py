@@ -11,9 +11,9 @@ import time
 from contextlib import suppress
 from pathlib import Path
 
-from . import care, checks, house, lan, machine, say, service, serving, toolchain, tools, upgrade, watching
+from . import care, checks, house, lan, machine, package, say, service, serving, toolchain, tools, upgrade, watching
 from .database import free_port
-from .place import CONTRACT, PYTHON, ROOT, SERVER, VAR, WEB
+from .place import CONTRACT, PACKAGED, PYTHON, ROOT, SERVER, VAR, WEB
 
 
 def demo(arguments: argparse.Namespace) -> int:
@@ -111,13 +111,13 @@ def mutants(arguments: argparse.Namespace) -> int:
 
 def export(arguments: argparse.Namespace) -> int:
     """Write all that a baker owns to a file: a data package (.zip) or one JSON document (.json)."""
-    file = arguments.file.absolute()
+    file = arguments.file
     return house.manage("parcel", "out", arguments.baker, str(file), *(["--without-photos"] * arguments.without_photos))
 
 
 def take_in(arguments: argparse.Namespace) -> int:
     """Take such a file in for a baker of this house."""
-    return house.manage("parcel", "in", arguments.baker, str(arguments.file.absolute()))
+    return house.manage("parcel", "in", arguments.baker, str(arguments.file))
 
 
 def accounts(arguments: argparse.Namespace) -> int:
@@ -209,6 +209,15 @@ def _open_door(door: lan.Door, port: int, env: dict[str, str], kept: list[watchi
     return door.address
 
 
+# What is made of sources, which a Debian package does not bring, and what the package does itself.
+OF_A_CHECKOUT = frozenset({"dev", "test", "contract", "audit", "mutants", "package", "service", "upgrade"})
+
+
+def _file(text: str) -> Path:
+    """A file as it is named where the command is given."""
+    return Path(text).absolute()
+
+
 def main(arguments: list[str]) -> int:
     # What is made here is nobody else's: photos, logs, the database, its password.
     os.umask(0o077)
@@ -218,8 +227,8 @@ def main(arguments: list[str]) -> int:
         parser_serve = commands.add_parser(name, help=act.__doc__)
         parser_serve.add_argument("--lan", action="store_true", help="on the house network too, over HTTPS")
         parser_serve.add_argument("--host", metavar="ADDRESS", help="this machine's address or name there")
-        parser_serve.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate of your own (PEM)")
-        parser_serve.add_argument("--key", type=Path, metavar="FILE", help="and its key")
+        parser_serve.add_argument("--certificate", type=_file, metavar="FILE", help="a certificate of your own (PEM)")
+        parser_serve.add_argument("--key", type=_file, metavar="FILE", help="and its key")
         parser_serve.set_defaults(act=act)
     for name, plain in (
         ("dev", dev),
@@ -239,13 +248,13 @@ def main(arguments: list[str]) -> int:
     for name, carry in (("export", export), ("import", take_in)):
         parser_file = commands.add_parser(name, help=carry.__doc__)
         parser_file.add_argument("baker", metavar="NAME", help="name of the account")
-        parser_file.add_argument("file", type=Path, metavar="FILE")
+        parser_file.add_argument("file", type=_file, metavar="FILE")
         if carry is export:
             parser_file.add_argument("--without-photos", action="store_true")
         parser_file.set_defaults(act=carry)
     parser_backup = commands.add_parser("backup", help=care.write_backup.__doc__)
-    parser_backup.add_argument("file", type=Path, nargs="?", metavar="FILE")
-    parser_backup.add_argument("--keys", type=Path, metavar="FILE", help="write the keys of this house too, apart")
+    parser_backup.add_argument("file", type=_file, nargs="?", metavar="FILE")
+    parser_backup.add_argument("--keys", type=_file, metavar="FILE", help="write the keys of this house too, apart")
     parser_backup.set_defaults(act=care.write_backup)
     parser_service = commands.add_parser("service", help=service.service.__doc__)
     parser_service.add_argument("--lan", action="store_true", help="on the house network too, over HTTPS")
@@ -254,9 +263,12 @@ def main(arguments: list[str]) -> int:
     parser_service.add_argument("--show", action="store_true", help="print the unit and change nothing")
     parser_service.set_defaults(act=service.service)
     parser_restore = commands.add_parser("restore", help=care.restore.__doc__)
-    parser_restore.add_argument("file", type=Path, metavar="FILE")
+    parser_restore.add_argument("file", type=_file, metavar="FILE")
     parser_restore.add_argument("--yes", action="store_true", help="do not ask")
     parser_restore.set_defaults(act=care.restore)
+    parser_package = commands.add_parser("package", help=package.package.__doc__)
+    parser_package.add_argument("folder", type=_file, nargs="?", metavar="FOLDER")
+    parser_package.set_defaults(act=package.package)
     parser_accounts = commands.add_parser("accounts", help=accounts.__doc__)
     parser_accounts.add_argument("do", choices=("list", "lock", "unlock", "reset"))
     parser_accounts.add_argument("baker", nargs="*", metavar="NAME")
@@ -269,11 +281,13 @@ def main(arguments: list[str]) -> int:
     parser_ferment.set_defaults(act=ferment)
     # What follows `ferment` belongs to the core's own parser, its --help included.
     if arguments[:1] == ["ferment"]:
-        parsed = argparse.Namespace(act=ferment, rest=arguments[1:])
+        parsed = argparse.Namespace(command="ferment", act=ferment, rest=arguments[1:])
     else:
         parsed = parser.parse_args(arguments)
     os.chdir(ROOT)
     try:
+        if PACKAGED and parsed.command in OF_A_CHECKOUT:
+            raise say.Stop(f"{parsed.command} is for a checkout of the sources. Here apt and systemctl do such things.")
         return int(parsed.act(parsed))
     except say.Stop as reason:
         print(f"\n{reason}", file=sys.stderr)

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-import getpass
 import hashlib
 import os
+import pwd
 import secrets
 import shutil
 import signal
@@ -20,7 +20,8 @@ from .machine import program
 from .place import LOGS
 
 NAME = "despertar"
-USER = "despertar"
+# Not the name of whoever may run this: MariaDB knows that one by its socket, as the owner of all.
+USER = "kitchen"
 # The kernel's limit for a Unix socket path is 108 bytes with the closing zero.
 SOCKET_PATH_LIMIT = 100
 
@@ -161,7 +162,8 @@ class Database:
     def _initialise(self) -> None:
         # What an interrupted first start left holds nothing yet.
         shutil.rmtree(self.data, ignore_errors=True)
-        user = getpass.getuser()
+        # By its number: what the environment says of a name may be another's.
+        user = pwd.getpwuid(os.geteuid()).pw_name
         command = [
             program("mariadb-install-db"),
             "--no-defaults",
@@ -219,7 +221,7 @@ class Database:
 
     def _grant(self) -> None:
         granted = self.home / "granted"
-        mark = hashlib.sha256(self.password().encode()).hexdigest()
+        mark = hashlib.sha256(f"{USER} {self.password()}".encode()).hexdigest()
         if granted.exists() and granted.read_text() == mark:
             return
         sql = f"""

@@ -15,6 +15,7 @@ from importlib.util import find_spec
 from pathlib import Path
 
 from . import say
+from .place import PACKAGED
 
 NODE_AT_LEAST = (20, 19)
 
@@ -25,6 +26,8 @@ class Need:
 
     package: str
     is_there: Callable[[], bool]
+    # Only for making what a Debian package brings made.
+    makes: bool = False
 
 
 def which(name: str) -> str | None:
@@ -52,15 +55,23 @@ def _has(name: str) -> Callable[[], bool]:
 TO_RUN = (
     Need("mariadb-server", _has("mariadbd")),
     Need("mariadb-client", _has("mariadb-dump")),
-    Need("libmariadb-dev", _has("mariadb_config")),
-    Need("pkg-config", _has("pkg-config")),
-    Need("gcc", _has("gcc")),
-    Need("python3-venv", lambda: find_spec("ensurepip") is not None),
-    Need("python3-dev", _python_headers),
+    Need("libmariadb-dev", _has("mariadb_config"), makes=True),
+    Need("pkg-config", _has("pkg-config"), makes=True),
+    Need("gcc", _has("gcc"), makes=True),
+    Need("python3-venv", lambda: find_spec("ensurepip") is not None, makes=True),
+    Need("python3-dev", _python_headers, makes=True),
     Need("fonts-dejavu-core", Path("/usr/share/fonts/truetype/dejavu/DejaVuSans-Bold.ttf").exists),
 )
 # The door to the house network.
 TO_SERVE_A_HOUSE = (Need("nginx", _has("nginx")),)
+# Of Debian's Python, whichever runs this: the package is made of that one.
+TO_PACKAGE = (
+    *TO_RUN,
+    Need("debhelper", _has("dh")),
+    Need("dpkg-dev", _has("dpkg-buildpackage")),
+    Need("python3-venv", lambda: any(Path("/usr/lib").glob("python3.*/ensurepip"))),
+    Need("python3-dev", lambda: any(Path("/usr/include").glob("python3.*/Python.h"))),
+)
 TO_TEST = (
     *TO_RUN,
     *TO_SERVE_A_HOUSE,
@@ -79,6 +90,7 @@ TO_TEST = (
     Need("lsof", _has("lsof")),
     Need("redis-server", _has("redis-server")),
     Need("haproxy", _has("haproxy")),
+    *TO_PACKAGE,
 )
 
 
@@ -87,11 +99,16 @@ def require(needs: tuple[Need, ...]) -> None:
 
     Raises Stop when something is missing and there is neither root nor sudo.
     """
-    check_node()
-    _forget_policy()
-    missing = [need.package for need in needs if not need.is_there()]
+    if not PACKAGED:
+        check_node()
+        _forget_policy()
+    missing = list(
+        dict.fromkeys(need.package for need in needs if not (PACKAGED and need.makes) and not need.is_there())
+    )
     if not missing:
         return
+    if PACKAGED:
+        raise say.Stop(f"This machine lacks {', '.join(missing)}. As root: apt install {' '.join(missing)}")
     command = ["apt-get", "install", "--yes", "--no-install-recommends", *missing]
     by_hand = f"apt-get update && {' '.join(command)}"
     if which("apt-get") is None:

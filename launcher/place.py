@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import os
+import tomllib
 from collections.abc import Iterable
 from pathlib import Path
 
@@ -12,8 +13,13 @@ CORE = ROOT / "core"
 SERVER = ROOT / "server"
 WEB = ROOT / "web"
 VENV = ROOT / ".venv"
+# Told once, by the project's own file.
+VERSION: str = tomllib.loads((ROOT / "pyproject.toml").read_text(encoding="utf-8"))["project"]["version"]
+# A Debian package leaves this beside the program: all is made already, and what is kept has a place of its own.
+PACKAGED_MARK = "packaged"
+PACKAGED = (ROOT / PACKAGED_MARK).exists()
 # Everything that is kept; another place is for trying things out beside the kitchen.
-VAR = Path(os.environ.get("DESPERTAR_VAR") or ROOT / "var").resolve()
+VAR = Path(os.environ.get("DESPERTAR_VAR") or ("/var/lib/despertar" if PACKAGED else ROOT / "var")).resolve()
 LOGS = VAR / "log"
 RUN = VAR / "run"
 CONTRACT = ROOT / "contract" / "openapi.json"

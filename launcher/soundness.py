@@ -13,7 +13,7 @@ from datetime import datetime, timedelta
 from . import backup, daily, lan, say, upgrade, watching
 from .database import NAME, Database
 from .machine import which
-from .place import LOGS, PYTHON, RUN, VAR
+from .place import LOGS, PYTHON, RUN, VAR, VERSION
 
 LEAST_FREE = 500_000_000
 # A day, and the hours in which the next one may be tried again.
@@ -63,7 +63,7 @@ def versions(db: Database, env: dict[str, str], _now: datetime) -> Iterator[Find
     elif found.behind:
         yield care(f"Versions: {len(found.behind)} changes of the database wait for the next start.")
     else:
-        yield well(f"Versions: Despertar {backup.program_version()}, its database up to date.")
+        yield well(f"Versions: Despertar {VERSION}, its database up to date.")
 
 
 def database(db: Database, _env: dict[str, str], _now: datetime) -> Iterator[Finding]:

@@ -9,7 +9,7 @@ from pathlib import Path
 
 from . import say
 from .machine import interpreter, program
-from .place import CORE, PYTHON, ROOT, VENV, WEB, fingerprint
+from .place import CORE, PACKAGED, PYTHON, ROOT, VAR, VENV, WEB, fingerprint
 
 APP_LOCK = ROOT / "requirements" / "app.txt"
 COMPILER_LOCK = ROOT / "requirements" / "compiler.txt"
@@ -21,7 +21,7 @@ LOCKS = (APP_LOCK, MANY_LOCK, CHECKS_LOCK, TOOLS_LOCK, STORE_LOCK)
 # A stand-in for an object store, in an environment of its own.
 STORE = ROOT / "var" / "store"
 # The compiled model is kept there whatever house it is for, and its sources are here.
-COMPILED = ROOT / "var" / "compiled"
+COMPILED = (VAR if PACKAGED else ROOT / "var") / "compiled"
 MODEL = CORE / "ferment" / "model"
 NPM_LOCK = WEB / "package-lock.json"
 # Each language is a build of its own; the made-up one is for the tests.
@@ -47,6 +47,8 @@ class Stamp:
 
 def python_packages(*, checks: bool, tools: bool = False) -> None:
     """Make `.venv` and install the locked packages; those for the checks and for the tools too when asked."""
+    if PACKAGED:
+        return
     made = Stamp(VENV / "made-by", interpreter())
     if not made.fresh or not PYTHON.exists():
         with say.step("Making the virtual environment"):
@@ -115,6 +117,8 @@ def npm_packages() -> None:
 def front_end(*, pseudo: bool = False) -> None:
     """Build the front end, a page for each language, where its sources are newer than what was built, and compress it
     for serving; for the tests in the made-up language too."""
+    if PACKAGED:
+        return
     dist, sources = WEB / "dist", fingerprint(path for path in WEB_SOURCES if path.exists())
     stamp = Stamp(dist / ".made-from", sources)
     if not stamp.fresh:
