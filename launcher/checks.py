@@ -9,6 +9,7 @@ import re
 import shutil
 import subprocess
 import tempfile
+import time
 from collections.abc import Callable, Iterator
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
@@ -246,8 +247,9 @@ def run_all(only: list[str]) -> int:
         wanted = [check for check in CHECKS if not only or check.group in only]
         for check, result in _results(wanted, env):
             say.line(f"\n── {check.title}")
+            began = time.monotonic()
             won, lost = result()
-            say.line(f"   {won} passed, {lost} failed")
+            say.line(f"   {won} passed, {lost} failed, waited for {time.monotonic() - began:.0f} s")
             passed, failed = passed + won, failed + lost
     finally:
         db.stop()

@@ -105,6 +105,9 @@ class OnAFreshMachine(TestCase):
         wanted = machine.path("/etc/systemd/system/multi-user.target.wants/despertar.service")
         self.assertTrue(wanted.is_symlink())
         self.assertEqual(machine.run("systemd-analyze", "verify", "/lib/systemd/system/despertar.service").strip(), "")
+        for unit in ("web", "reminders"):
+            shown = f"/usr/lib/despertar/deploy/systemd/despertar-{unit}.service"
+            self.assertEqual(machine.run("systemd-analyze", "verify", shown).strip(), "")
         # Nothing of the program is its user's to change, and nothing kept is anybody else's to read.
         own = machine.run("find", "/usr/lib/despertar", "-user", "despertar", "-o", "-perm", "/022", "!", "-type", "l")
         self.assertEqual(own, "")
