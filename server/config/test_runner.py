@@ -33,6 +33,8 @@ class CountingRunner(DiscoverRunner):
         # The tests sign up hundreds of bakers at one address; what a slow hash defends is not at stake here.
         for throttle in (*security.LIMITS, POSTS):
             throttle.num_requests = 1_000_000
+        # Each client of a test is a server of its own: none of them looks through all files of the front end first.
+        settings.WHITENOISE_AUTOREFRESH = True
         settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 
     def run_tests(self, test_labels: list[str], **kwargs: Any) -> int:

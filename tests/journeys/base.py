@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import ClassVar
 
+from django.conf import settings
 from django.test import Client, LiveServerTestCase
 from django.utils import timezone
 
@@ -23,6 +24,8 @@ QUESTIONS = (
 
 
 class Journey(LiveServerTestCase):
+    # All of them: named, so that emptying the database does not fill it with content types and rights each time.
+    available_apps = settings.INSTALLED_APPS
     browser: ClassVar[Browser]
     # Lines that a journey expects in the console, such as a refused write or a lost connection.
     expected: tuple[str, ...] = ()

@@ -79,6 +79,21 @@ return [...document.querySelectorAll('main *')].flatMap((one) => [
 """
 
 
+# Which of them may bear a name that begins with a word: those in whose words it stands somewhere. The browser is then
+# asked for the names of these few alone, for each question is a way to it and back.
+LIKELY = """
+const [selector, word] = arguments;
+const said = (one) => [
+  one.textContent, one.ariaLabel, one.title, one.alt, one.placeholder, one.value,
+  ...(one.getAttribute('aria-labelledby') ?? '').split(/\\s+/).map((id) => document.getElementById(id)?.textContent),
+  ...[...(one.labels ?? [])].map((label) => label.textContent),
+  ...[...one.querySelectorAll('[aria-label], [alt], [title]')].flatMap((at) => [at.ariaLabel, at.alt, at.title]),
+];
+return [...document.querySelectorAll(selector)].filter((one) => one.checkVisibility()
+  && said(one).some((text) => typeof text === 'string' && text.replace(/[\\u00a0\\u202f]/g, ' ').includes(word)));
+"""
+
+
 def spaced(text: str) -> str:
     """Numbers hold on to their units by a space that does not break; tests read better without."""
     return text.replace("\u00a0", " ").replace("\u202f", " ")
@@ -144,7 +159,8 @@ class Browser:
 
     def all(self, role: str, name: str | None = None) -> list[WebElement]:
         """Every visible element of a role whose accessible name begins with `name`."""
-        found = self.driver.find_elements(By.CSS_SELECTOR, CANDIDATES[role])
+        word = name.split()[0] if name else ""
+        found: list[WebElement] = self.driver.execute_script(LIKELY, CANDIDATES[role], word)
         return [one for one in found if one.is_displayed() and (name is None or self.name(one).startswith(name))]
 
     def name(self, element: WebElement) -> str:
@@ -160,7 +176,8 @@ class Browser:
         self.until(f"no text {text!r}", lambda: True if text not in self.text() else None)
 
     def text(self) -> str:
-        return spaced(self.driver.find_element(By.TAG_NAME, "body").text)
+        """All that is shown, as the page lays it out."""
+        return spaced(self.driver.execute_script("return document.body.innerText"))
 
     def fields(self) -> str:
         """What stands in and under the fields and on pictures: values, placeholders, spoken names. The browser itself
@@ -188,7 +205,8 @@ class Browser:
 
         def pressed() -> bool | None:
             found = next(iter(self.all(role, name)), None)
-            if found is None:
+            # What is greyed out is waited for.
+            if found is None or not found.is_enabled():
                 return None
             try:
                 self.press_element(found)

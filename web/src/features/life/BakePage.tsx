@@ -158,10 +158,12 @@ function Offers({
   );
   const problems = found.error && "errors" in found.error ? found.error.errors : [];
   const told = ["grams", "mixed_at", "leaves_g"].map((field) => problemAt(problems, field)).filter(Boolean);
-  const take = { opened, leaves: body.leaves_g, grams: body.grams, every: body.every_days, onTaken };
+  // What is shown answers what was typed a moment ago: until it answers what stands there it is not to be taken.
+  const late = asked !== draft || found.isFetching;
+  const take = { opened, late, leaves: body.leaves_g, grams: body.grams, every: body.every_days, onTaken };
   return (
     <div aria-live="polite" className="flex flex-col gap-4">
-      {found.isFetching && <p className="text-soft">{lifeText.working}</p>}
+      {late && <p className="text-soft">{lifeText.working}</p>}
       {told.length > 0 && <p className="font-semibold text-alarm">{told.join(" ")}</p>}
       {found.isError && problems.length === 0 && <p className="text-soft">{lifeText.needsTheHouse}</p>}
       {found.data?.offers.map((offer) => (
@@ -194,9 +196,11 @@ function Offer({
   grams: wanted,
   leaves,
   every,
+  late,
   onTaken,
 }: {
   readonly opened: OpenJar;
+  readonly late: boolean;
   readonly offer: BakeOffer;
   readonly usual: number;
   readonly grams: number;
@@ -252,7 +256,7 @@ function Offer({
       {where && <p className="font-semibold first-letter:uppercase">{where}</p>}
       <p className="text-soft">{peakLine(offer, now, zone)}</p>
       {offer.weaker && <p className="border-s-4 border-dawn ps-3">{lifeText.weaker(usual)}</p>}
-      <Button look="act" className="self-start" disabled={taken} onClick={take}>
+      <Button look="act" className="self-start" disabled={taken || late} onClick={take}>
         {lifeText.takeThis}
       </Button>
     </section>
