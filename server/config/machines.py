@@ -55,7 +55,11 @@ def answers_cache(address: str | None) -> Settings:
             "BACKEND": "django.core.cache.backends.redis.RedisCache",
             "LOCATION": address,
             "KEY_PREFIX": "despertar",
-            "OPTIONS": {"socket_connect_timeout": CACHE_S, "socket_timeout": CACHE_S},
+            "OPTIONS": {
+                "serializer": "config.signed.SignedPickles",
+                "socket_connect_timeout": CACHE_S,
+                "socket_timeout": CACHE_S,
+            },
         }
     return {
         "BACKEND": "django.core.cache.backends.db.DatabaseCache",
@@ -76,6 +80,8 @@ def counts_cache(address: str | None, folder: str | None) -> Settings:
             "KEY_PREFIX": "counts",
             "OPTIONS": {
                 "IGNORE_EXCEPTIONS": True,
+                # Times and counts, which need no more.
+                "SERIALIZER": "django_redis.serializers.json.JSONSerializer",
                 "SOCKET_CONNECT_TIMEOUT": CACHE_S,
                 "SOCKET_TIMEOUT": CACHE_S,
             },

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import pickle
 import threading
 from typing import Any
 from unittest import mock
@@ -11,11 +12,12 @@ from django.core.cache import caches
 from django.core.cache.backends.redis import RedisCache
 from django.test import TestCase, override_settings
 from fakeredis import TcpFakeServer
+from redis import Redis
 
-from config.machines import answers_cache
+from config.machines import answers_cache, counts_cache
 from guidance import services
 
-from .base import Baker
+from .base import PASSWORD, Baker
 
 ASKED = {
     "origin": "dried",
@@ -60,6 +62,19 @@ class Kept(TestCase):
             self.assertEqual(self.ask(warmth_c=19.0), self.ask(warmth_c=19.0))
 
 
+class Tripwire:
+    """What runs as it is unpickled."""
+
+    sprung = False
+
+    def __reduce__(self) -> tuple[object, tuple[()]]:
+        return _spring, ()
+
+
+def _spring() -> None:
+    Tripwire.sprung = True
+
+
 class InAnotherServer(TestCase):
     """A stand-in that speaks Redis's own protocol on loopback."""
 
@@ -84,6 +99,26 @@ class InAnotherServer(TestCase):
         self.assertIsInstance(caches["answers"], RedisCache)
         with mock.patch.object(services, "side_by_side", side_effect=AssertionError):
             self.assertEqual(self.baker.ok("POST", "/api/compare", ASKED), first)
+
+    def test_what_this_kitchen_did_not_sign_is_never_unpickled(self) -> None:
+        first = self.baker.ok("POST", "/api/compare", ASKED)
+        server = Redis.from_url(self.address)
+        for key in server.keys("*"):
+            server.set(key, pickle.dumps(Tripwire()))
+        Tripwire.sprung = False
+        with self.assertLogs("despertar.kept"):
+            self.assertEqual(self.baker.ok("POST", "/api/compare", ASKED), first)
+        self.assertFalse(Tripwire.sprung)
+
+    def test_counts_are_kept_there_and_when_it_goes_down_nobody_is_kept_out(self) -> None:
+        with override_settings(CACHES={**settings.CACHES, "default": counts_cache(self.address, None)}):
+            for number in range(3):
+                wrong = {"name": f"nobody {number}", "password": "wrong, and long enough"}
+                self.assertEqual(self.baker.call("POST", "/api/session", wrong)[0], 401)
+            self.assertEqual(sum(b"guesses" in key for key in Redis.from_url(self.address).keys("*")), 1)
+        with override_settings(CACHES={**settings.CACHES, "default": counts_cache("redis://127.0.0.1:9/0", None)}):
+            self.assertEqual(self.baker.call("POST", "/api/session", wrong)[0], 401)
+            self.baker.ok("POST", "/api/session", {"name": "Ines", "password": PASSWORD})
 
     def test_when_it_goes_down_all_is_worked_out_as_before(self) -> None:
         first = self.baker.ok("POST", "/api/compare", ASKED)

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import base64
 import re
+import socket
+import ssl
 import tempfile
 from pathlib import Path
 from typing import ClassVar
@@ -182,6 +184,19 @@ class OnTheHouseNetwork(TestCase):
         ]
         self.assertEqual((answers[0], answers[-1]), (401, 429))
         self.assertEqual(self.here.post("/api/session", right), 200)
+
+    def test_slow_lines_to_the_door_hold_nobody_up(self) -> None:
+        right = self.owner()
+        host, port = self.network.address, int(self.address.rsplit(":", 1)[1])
+        trusting = ssl.create_default_context(cafile=str(self.authority))
+        for number in range(40):
+            line = trusting.wrap_socket(socket.create_connection(("127.0.0.1", port)), server_hostname=host)
+            self.addCleanup(line.close)
+            head = f"POST /api/session HTTP/1.1\r\nHost: {host}:{port}\r\nContent-Length: 900\r\n"
+            # Half of them stop in the head, half in the body.
+            line.sendall((head if number % 2 else head + "Content-Type: application/json\r\n\r\n{").encode())
+        for _ in range(10):
+            self.assertEqual(self.here.post("/api/session", right), 200)
 
     def sign_up(self, name: str, code: str) -> None:
         page = self.phone.browser
