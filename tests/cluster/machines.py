@@ -30,6 +30,14 @@ BUCKET = "despertar"
 NAME = "127.0.0.1"
 
 
+PYTHONS_OWN = ("PYTHONPATH", "NUMBA_CACHE_DIR")
+
+
+def bare() -> dict[str, str]:
+    """This process's environment without what it is told of a kitchen of its own."""
+    return {name: told for name, told in os.environ.items() if not name.startswith(("DESPERTAR_", "DJANGO_"))}
+
+
 def until(what: str, ask: Callable[[], object], within_s: float = WITHIN_S) -> None:
     """Wait until it is so. Raises AssertionError when it never is."""
     end = time.monotonic() + within_s
@@ -52,7 +60,7 @@ class Machine:
             self.process = subprocess.Popen(
                 [str(part) for part in command],
                 cwd=ROOT,
-                env={**os.environ, **(env or {})},
+                env={**bare(), **(env or {})},
                 stdin=subprocess.DEVNULL,
                 stdout=out,
                 stderr=out,
@@ -229,7 +237,7 @@ class Cluster:
 
     def manage(self, number: int, *arguments: str) -> str:
         command = [str(PYTHON), str(SERVER / "manage.py"), *arguments]
-        env = {**os.environ, **self.web_env(number)}
+        env = {**bare(), **self.web_env(number)}
         done = subprocess.run(command, cwd=ROOT, env=env, capture_output=True, text=True, check=False)
         if done.returncode:
             raise AssertionError(done.stdout + done.stderr)
@@ -261,7 +269,7 @@ class Cluster:
     def web_env(self, number: int) -> dict[str, str]:
         """Nothing in it is a folder in which state lies: that one is empty, and must stay so."""
         return {
-            **python_env(),
+            **{name: told for name, told in python_env().items() if name in PYTHONS_OWN},
             "DJANGO_SETTINGS_MODULE": "config.settings",
             "DESPERTAR_SECRET_KEY": self.password * 2,
             "DESPERTAR_FILES": str(self.home / f"nothing{number}"),
