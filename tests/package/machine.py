@@ -28,7 +28,9 @@ class Machine:
         self.written, self.root = self.folder / "written", self.folder / "root"
         for one in (self.written, self.folder / "work", self.root):
             one.mkdir()
-        self.folder.chmod(0o755)
+        # Of the two the upper one lends its rights to the whole machine's root.
+        for one in (self.folder, self.written):
+            one.chmod(0o755)
         # It holds the namespaces; with it all mounts and processes go.
         self.holder = subprocess.Popen(
             ["unshare", "--mount", "--pid", "--net", "--ipc", "--uts", "--fork", "--kill-child", "sleep", "infinity"],
