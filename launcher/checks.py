@@ -179,7 +179,7 @@ def _first_script(language: str) -> int:
     return sum(len(gzip.compress((dist / name).read_bytes())) for name in named)
 
 
-OURS = ("launcher", "standins", "tests", "bench", "despertar")
+OURS = ("launcher", "eye", "standins", "tests", "bench", "despertar")
 PYTHON_TREES = [CORE / "ferment", SERVER, *(ROOT / name for name in OURS)]
 RUFF = PYTHON.parent / "ruff"
 MYPY = PYTHON.parent / "mypy"
@@ -197,7 +197,7 @@ CHECKS = (
     Check("checks", "Web import rules", npm("rooms")),
     Check("web", "Web tests", web_tests),
     Check("core", "Core tests, and the share of its branches that they run", django_tests("tests.core", covered=True)),
-    Check("server", "Server tests", django_tests("tests.server", "tests.launcher", "tests.standins")),
+    Check("server", "Server tests", django_tests("tests.server", "tests.launcher", "tests.standins", "tests.eye")),
     Check("journeys", "Front end builds", built_front_end),
     Check("journeys", "What comes before the first page", first_script),
     Check("journeys", "Browser journeys", django_tests("tests.journeys")),
