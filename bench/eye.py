@@ -1,6 +1,6 @@
 """How well the eye reads, on pictures by another hand than the one it was tuned on:
 
-PYTHONPATH=core:server:. .venv/bin/python -m bench.eye [--rounds 4] [--every 10]
+PYTHONPATH=core:server:. .venv/bin/python -m bench.eye [--first 2] [--rounds 4] [--every 10]
 
 Rounds of thirteen hours, so many for each mark and quality; each line of the table is pooled over its rounds, and the
 worst round is told beside it. CPU is of one core, the decoding of the picture not counted.
@@ -112,6 +112,7 @@ def _peak(of: Round, told: Told, levels: list[tuple[float, float]], lit: list[tu
 def main() -> None:
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--rounds", type=int, default=4)
+    parser.add_argument("--first", type=int, default=2, help="those before were looked at while it was built")
     parser.add_argument("--every", type=float, default=10.0)
     arguments = parser.parse_args()
     cv2.setNumThreads(1)
@@ -121,7 +122,7 @@ def main() -> None:
     for quality in QUALITIES:
         for mark in MARKS:
             pooled, worst = Told(), 1.0
-            for number in range(arguments.rounds):
+            for number in range(arguments.first, arguments.first + arguments.rounds):
                 seed = number * 16 + QUALITIES.index(quality) * 4 + MARKS.index(mark)
                 told = watch(Round(seed, mark, quality), arguments.every)
                 worst = min(worst, told.answered)

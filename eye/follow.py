@@ -25,6 +25,8 @@ ROWS_AS_ONE = 3.0
 DROPS, ANYTHING = 1e-3, 1e-6
 # How high a camera stands that looks down on a jar, × its rim.
 EYE_ABOVE = 1.15
+# Nobody knows how high: the far side may also show less than that.
+TOP_SHARES = (1.0, 0.7, 0.4, 0.0)
 # Beyond that it is not sure enough to be said.
 MOST_ERROR = 0.06
 # In logarithms, of what stands beside the jar.
@@ -48,11 +50,13 @@ class Follower:
 
     def __post_init__(self) -> None:
         rows = self.first.colour.shape[0]
-        # Followed is the edge that is seen, which from above is the far rim of the paste.
         self.levels = np.arange(int(LOWEST * PER_LINE), rows) / PER_LINE
         self.edge = edge_of(self.first)
-        self.high = self.edge / PER_LINE
-        self.belief = np.exp(-0.5 * ((self.levels - self.high) / 0.03) ** 2)
+        # How far the far side shows above the near one: looked down on from a little above the rim, the less the higher
+        # the paste stands.
+        eye = self.jar.rim_level * EYE_ABOVE
+        self.behind = (self.edge / PER_LINE - 1.0) * np.maximum(eye - self.levels, 0) / (eye - 1)
+        self.belief = np.exp(-0.5 * ((self.levels - 1.0) / 0.03) ** 2)
         self.belief /= self.belief.sum()
 
     def see(self, picture: Picture, at_h: float) -> Reading:
@@ -72,35 +76,35 @@ class Follower:
         told = evidence(now, self.first, self.edge, highest)
         if told.explained < LEAST_EXPLAINED:
             return Reading.none(Cause.BLOCKED)
-        self.belief = self.belief * likelihood(told, self.levels, self.high)
+        self.belief = self.belief * likelihood(told, self.levels, self.behind, self.high)
         self.belief /= self.belief.sum()
         level, error = mean_of(self.belief, self.levels)
         if error > MOST_ERROR:
             return Reading.none(Cause.UNSURE)
         if level - error > self.high:
             self.high = level
-        return Reading(self.front_of(level), error, None)
-
-    def front_of(self, edge: float) -> float:
-        """The level at the glass before, of the edge that is seen: looked down on from a little above the rim, the far
-        side shows above it, the less the higher the paste stands."""
-        behind = self.edge / PER_LINE - 1.0
-        eye = self.jar.rim_level * EYE_ABOVE
-        return (edge * (eye - 1) - behind * eye) / (eye - 1 - behind)
+        return Reading(level, error, None)
 
 
-def likelihood(told: Evidence, levels: Array, high: float) -> Array:
-    """Of each level, by the rows of one picture; the best is 1."""
+def likelihood(told: Evidence, levels: Array, behind: Array, high: float) -> Array:
+    """Of each level, by the rows of one picture; the best is 1. `behind`: how far the paste's top shows above each."""
     rows = told.paste.shape[0]
     at = np.arange(1, rows + 1) / PER_LINE
-    below = np.concatenate([[0.0], np.cumsum(told.paste)])
+    paste, top = _summed(told.paste), _summed(told.top)
     # Between level and high mark glass may be clean or not; above it is clean.
-    sticks = np.where(at <= high + 0.02, np.maximum(told.film, told.glass), told.glass)
-    above = np.concatenate([[0.0], np.cumsum(sticks)])
-    index = np.clip(np.round(levels * PER_LINE).astype(int), 0, rows)
-    total = (below[index] + above[-1] - above[index]) / ROWS_AS_ONE
-    likely: Array = np.exp(total - total.max())
+    clear = _summed(np.where(at <= high + 0.02, np.maximum(told.film, told.glass), told.glass))
+    near = np.clip(np.round(levels * PER_LINE).astype(int), 0, rows)
+    best = np.full(levels.shape, -np.inf)
+    for share in TOP_SHARES if behind.any() else (0.0,):
+        far = np.clip(near + np.round(behind * share * PER_LINE).astype(int), 0, rows)
+        best = np.maximum(best, paste[near] + top[far] - top[near] + clear[-1] - clear[far])
+    likely: Array = np.exp((best - best.max()) / ROWS_AS_ONE)
     return likely
+
+
+def _summed(told: Array) -> Array:
+    summed: Array = np.concatenate([[0.0], np.cumsum(told)])
+    return summed
 
 
 def moved(belief: Array, hours: float) -> Array:

@@ -30,8 +30,10 @@ COLOUR_SD, UNREST_SD, SENSOR_SD = 0.025, 0.45, 0.8
 NEAR_RIM, CLEAR_OF = (0.75, 0.97), 25
 # So much less likely than anything known a cell can be at most: a shine, a label, a finger.
 FLOOR = 5.0
-# A row is like paste within so many of its own deviations; a mark at the line hides so many rows at most.
-LIKE_PASTE, MARK_ROWS = 4.0, 8
+# Over the line a mark hides so many rows, and the paste's top, seen from above, reaches so many at most.
+MARK_ROWS, TOP_ROWS = 9, 45
+# In logarithms: the top's tint is the paste's, its light may differ so much, and its end is a step of so much.
+SAME_TINT, TOP_DARKER, TOP_LIGHTER, ENDS = 0.05, 0.2, 0.3, 0.05
 # A column that differs so much from the others where all are paste shows something on the glass.
 LABELLED = 0.22
 # What has not changed differs by less, after so much more or less light on the jar than beside it (logarithms).
@@ -94,6 +96,8 @@ class Evidence:
     that are any of them."""
 
     paste: Array
+    # The paste's top, seen from above, behind the near wall's line.
+    top: Array
     glass: Array
     film: Array
     explained: float
@@ -117,24 +121,28 @@ def light_between(now: Cells, first: Cells) -> Array:
 
 
 def edge_of(first: Cells) -> int:
-    """The row up to which the first picture looks like paste: the line, or, seen from above, the far rim of the
-    paste."""
+    """The row up to which the first picture shows paste: the line, or, from above, the far rim of the paste's top.
+
+    The top is of the paste's colour, in more or less light, and it ends: where nothing ends within reach, it may as well
+    be the wall behind, and the line is taken at its word.
+    """
     rows = first.colour.shape[0]
     sure = first.colour[int(SURE_LOW * PER_LINE) : int(SURE_HIGH * PER_LINE)]
     paste = np.median(sure, axis=0)
-    own = np.hypot(1.48 * np.median(np.abs(sure - paste), axis=0), 0.015)
-    off = np.median((np.abs(first.colour - paste) / own).max(axis=2), axis=1)
-    alike = off < LIKE_PASTE
-    edge = PER_LINE
-    # Against a wall of the paste's own colour nobody can tell, and the line is taken at its word.
-    if np.median(off[min(rows - 40, PER_LINE + 45) : min(rows, PER_LINE + 110)]) < 2.5 * LIKE_PASTE:
-        return edge
-    for row in range(PER_LINE, min(rows - 20, PER_LINE + 40)):
-        if alike[row]:
-            edge = row + 1
-        elif row - edge > MARK_ROWS:
-            break
-    return edge
+    clean = _clean_columns(sure)
+    end = min(rows - 20, PER_LINE + TOP_ROWS)
+    # Above where a mark may be; where the top ends before that, from the line on.
+    for start in (PER_LINE + MARK_ROWS, PER_LINE + 1):
+        top = np.median(first.colour[start : start + 4], axis=0)
+        light = (top - paste).mean(axis=1, keepdims=True)
+        tint = np.abs(top - paste - light).max(axis=1)[clean]
+        if np.median(tint) > SAME_TINT or not -TOP_DARKER < np.median(light[clean]) < TOP_LIGHTER:
+            continue
+        off = np.median(np.abs(first.colour[start:end] - top).max(axis=2)[:, clean], axis=1)
+        ends = np.flatnonzero((off[:-1] > ENDS) & (off[1:] > ENDS))
+        if ends.size and ends[0] >= 3:
+            return start + int(ends[0])
+    return PER_LINE
 
 
 def in_view(now: Cells, first: Cells, highest: int) -> float:
@@ -209,6 +217,9 @@ def evidence(now: Cells, first: Cells, edge: int, highest: int) -> Evidence:
     mixed = glass + np.clip(share, *MIXED)[..., None] * toward
     as_paste = ((now.colour - paste) / paste_sd) ** 2
     as_glass = ((now.colour - glass) / sd) ** 2
+    # It keeps the light that it had in the first picture, beside the paste's.
+    lighter = first.colour[min(PER_LINE + MARK_ROWS, edge - 3) : edge] - np.median(first.colour[low:high], axis=0)
+    as_top = ((now.colour - paste - np.median(lighter, axis=0)) / paste_sd) ** 2 if edge > PER_LINE else as_paste
     as_film = ((now.colour - mixed) / sd) ** 2
     restless = ((now.unrest - unrest_paste) / UNREST_SD) ** 2
     still = ((now.unrest - unrest_glass) / UNREST_SD) ** 2
@@ -223,7 +234,12 @@ def evidence(now: Cells, first: Cells, edge: int, highest: int) -> Evidence:
         return ordered
 
     between = 0.5 * np.minimum(restless, still)
-    found = (told(as_paste, restless), told(as_glass, still), told(as_film, between, MIXED_COSTS))
+    found = (
+        told(as_paste, restless),
+        told(as_top, between),
+        told(as_glass, still),
+        told(as_film, between, MIXED_COSTS),
+    )
     best = np.max(np.stack(found), axis=0)
     contrast = float(np.median(np.sqrt(((toward / sd) ** 2).mean(axis=2))))
     return Evidence(*found, explained=float((best > -0.6 * FLOOR).mean()), contrast=contrast)

@@ -40,7 +40,8 @@ class ARound(TestCase):
                 self.assertGreaterEqual(len(read), 0.8 * len(told))
                 off = np.abs([found - level for level, found in read])
                 self.assertLess(float(np.median(off)), 0.02)
-                self.assertLess(float(off.max()), 0.10)
+                self.assertLess(float(np.percentile(off, 95)), 0.10)
+                self.assertLess(float(off.max()), 0.15)
                 # The highest that was read is where it stood highest.
                 named = max(read, key=lambda one: one[1])
                 self.assertLess(max(COURSE) - named[0], 0.03)
