@@ -2,9 +2,8 @@
 
 The state is the level on a grid of 0.01 ×. Between two pictures it may rise or fall as fast as a jar can, or, seldom,
 drop at once (a stir, a feed). A picture speaks for a level by its rows: paste up to it, glass above the highest that
-the paste has stood since the feed, and in between glass that paste may stick to (`rows`). Forward in time it is a
-filter; when the round is over the same is done backward, and both together tell each moment by what came after it too
-(the forward-backward algorithm, L. R. Rabiner, Proc. IEEE 77, 1989, from memory).
+the paste has stood since the feed, and in between glass that paste may stick to (`rows`). It is a
+filter over a hidden Markov chain (L. R. Rabiner, Proc. IEEE 77, 1989, from memory), forward in time.
 """
 
 from __future__ import annotations

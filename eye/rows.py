@@ -123,8 +123,8 @@ def light_between(now: Cells, first: Cells) -> Array:
 def edge_of(first: Cells) -> int:
     """The row up to which the first picture shows paste: the line, or, from above, the far rim of the paste's top.
 
-    The top is of the paste's colour, in more or less light, and it ends: where nothing ends within reach, it may as well
-    be the wall behind, and the line is taken at its word.
+    The top is of the paste's colour, in more or less light, and it ends: where nothing ends within reach, it may be the
+    wall behind, and the line is taken at its word.
     """
     rows = first.colour.shape[0]
     sure = first.colour[int(SURE_LOW * PER_LINE) : int(SURE_HIGH * PER_LINE)]
