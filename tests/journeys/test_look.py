@@ -162,6 +162,8 @@ class TheUsualLook(Journey):
         second = self.baker("Noor").plan(name="Fern").mix(20.0)
         second.plan(name="Moss").mix(20.0)
         self.enter(second)
+        # What comes late moves what stands below it.
+        page.sees("Peaks about")
         page.press("link", "Look at all 2, one after another")
         page.sees("Look at Fern")
         page.press("toggle", "none")
