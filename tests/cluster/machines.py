@@ -12,8 +12,7 @@ import shutil
 import signal
 import subprocess
 import tempfile
-import time
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from contextlib import suppress
 from pathlib import Path
 
@@ -23,6 +22,7 @@ from launcher.database import free_port
 from launcher.machine import program
 from launcher.place import PYTHON, ROOT, SERVER
 from launcher.toolchain import STORE, python_env
+from tests.survival.house import until
 
 DEPLOY = ROOT / "deploy"
 WITHIN_S = 90.0
@@ -36,15 +36,6 @@ PYTHONS_OWN = ("PYTHONPATH", "NUMBA_CACHE_DIR")
 def bare() -> dict[str, str]:
     """This process's environment without what it is told of a kitchen of its own."""
     return {name: told for name, told in os.environ.items() if not name.startswith(("DESPERTAR_", "DJANGO_"))}
-
-
-def until(what: str, ask: Callable[[], object], within_s: float = WITHIN_S) -> None:
-    """Wait until it is so. Raises AssertionError when it never is."""
-    end = time.monotonic() + within_s
-    while not ask():
-        if time.monotonic() > end:
-            raise AssertionError(f"waited in vain for {what}")
-        time.sleep(0.05)
 
 
 class Machine:

@@ -17,9 +17,9 @@ import requests
 
 from tests.server.base import ago
 from tests.server.test_photos import jpeg
-from tests.survival.house import Baker
+from tests.survival.house import Baker, until
 
-from .machines import Cluster, until
+from .machines import Cluster
 from .writers import Phase, Writer
 
 # The longest that a baker waits for a write to be confirmed.
