@@ -86,8 +86,8 @@ TO_TEST = (
     Need("libnss3-tools", _has("certutil")),
     # A cluster of one's own: its database's copies, its cache, its door.
     Need("galera-4", Path("/usr/lib/libgalera_smm.so").exists),
-    Need("rsync", _has("rsync")),
-    Need("lsof", _has("lsof")),
+    Need("mariadb-backup", _has("mariadb-backup")),
+    Need("socat", _has("socat")),
     Need("redis-server", _has("redis-server")),
     Need("haproxy", _has("haproxy")),
     *TO_PACKAGE,

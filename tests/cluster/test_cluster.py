@@ -113,6 +113,11 @@ class OfMany(TestCase):
         with phase("it joins again"):
             victim.start(cluster.nodes)
             self.wait(2.0, writers)
+        with phase("an empty one in its place"):
+            victim.kill()
+            victim.empty()
+            victim.start(cluster.nodes)
+            self.wait(2.0, writers)
         with phase("a database machine frozen"):
             cluster.nodes[2].signal(signal.SIGSTOP)
             self.wait(AFTER_S + 4.0, writers)
