@@ -15,9 +15,9 @@ from dataclasses import dataclass, field
 import cv2
 import numpy as np
 
-from eye.follow import Follower
+from eye.follow import Follower, Seen, both_ways
 
-from .eye_scenes import MARKS, QUALITIES, Round
+from .eye_scenes import MARKS, QUALITIES, Round, Shot
 
 WRONG = 0.15
 
@@ -69,15 +69,25 @@ class Told:
 
 def watch(of: Round, every_min: float) -> Told:
     told, follower, run = Told(), None, 0
+    taken: list[tuple[Shot, Seen]] = []
     levels: list[tuple[float, float]] = []
     lit: list[tuple[float, float]] = []
     for shot in of.shots(every_min):
         if follower is None:
             follower = Follower.begin(shot.picture, of.jar())
         began = time.process_time()
-        reading = follower.see(shot.picture, shot.at_h)
+        seen = follower.start.see(shot.picture, follower.high)
+        follower.take(seen, shot.at_h)
         told.cpu_s += time.process_time() - began
-        told.seen += 1
+        taken.append((shot, seen))
+    if follower is None:
+        return told
+    start = follower.start
+    began = time.process_time()
+    readings = both_ways(start.belief, start.levels, [(shot.at_h, seen) for shot, seen in taken])
+    told.cpu_s += time.process_time() - began
+    told.seen = len(taken)
+    for (shot, _), reading in zip(taken, readings, strict=True):
         if shot.light == "night":
             told.dark += 1
             told.dark_refused += reading.level is None

@@ -3,15 +3,18 @@
 The state is the level on a grid of 0.01 ×. Between two pictures it may rise or fall as fast as a jar can, or, seldom,
 drop at once (a stir, a feed). A picture speaks for a level by its rows: paste up to it, glass above the highest that
 the paste has stood since the feed, and in between glass that paste may stick to (`rows`). It is a
-filter over a hidden Markov chain (L. R. Rabiner, Proc. IEEE 77, 1989, from memory), forward in time.
+hidden Markov chain (L. R. Rabiner, Proc. IEEE 77, 1989, from memory): forward while pictures come in, and both ways
+when they are looked at afterwards.
 """
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
 
+from .place import AS_IT_STOOD, Set, where
 from .rows import PER_LINE, Cells, Evidence, cells, edge_of, evidence, in_view, lit
 from .terms import Array, Cause, Jar, Picture, Reading
 
@@ -28,61 +31,153 @@ EYE_ABOVE = 1.15
 TOP_SHARES = (1.0, 0.7, 0.4, 0.0)
 # Beyond that it is not sure enough to be said.
 MOST_ERROR = 0.06
+# So near the line the paste stands at it. Two pictures are never of one moment (hours).
+AT_LINE, LEAST_H = 0.05, 1e-3
 # In logarithms, of what stands beside the jar.
 MUCH_DARKER = -0.9
 LEAST_EXPLAINED, LEAST_BRIGHT, LEAST_LIT, LEAST_IN_VIEW = 0.62, 8.0, 0.35, 0.65
 
 
-@dataclass
-class Follower:
-    """One camera before one jar, from the first picture after a feed on, when the paste stands at the line."""
+@dataclass(frozen=True)
+class Seen:
+    """What one picture says of each level (the best is 1), or why it says nothing."""
+
+    likely: Array | None
+    cause: Cause | None
+
+
+@dataclass(frozen=True)
+class Start:
+    """The first picture after a feed, and where the paste stood in it (× the line): what later ones are held against.
+
+    `levels` is the grid that is told about.
+    """
 
     jar: Jar
     first: Cells
-    belief: Array = field(init=False)
-    high: float = 1.0
-    at_h: float = 0.0
+    stood: float
+    edge: int
+    levels: Array
+    behind: Array
 
     @classmethod
-    def begin(cls, picture: Picture, jar: Jar) -> Follower:
-        return cls(jar, cells(picture, jar))
-
-    def __post_init__(self) -> None:
-        rows = self.first.colour.shape[0]
-        self.levels = np.arange(int(LOWEST * PER_LINE), rows) / PER_LINE
-        self.edge = edge_of(self.first)
+    def of(cls, picture: Picture, jar: Jar, stood: float = 1.0) -> Start:
+        """Raises ValueError for a jar that does not stand in the picture."""
+        first = cells(picture, jar)
+        levels = grid_of(jar)
+        low = abs(stood - 1.0) < AT_LINE
+        edge = edge_of(first) if low else round(stood * PER_LINE)
         # How far the far side shows above the near one: looked down on from a little above the rim, the less the higher
         # the paste stands.
-        eye = self.jar.rim_level * EYE_ABOVE
-        self.behind = (self.edge / PER_LINE - 1.0) * np.maximum(eye - self.levels, 0) / (eye - 1)
-        self.belief = np.exp(-0.5 * ((self.levels - 1.0) / 0.03) ** 2)
-        self.belief /= self.belief.sum()
+        eye = jar.rim_level * EYE_ABOVE
+        far = edge / PER_LINE - 1.0 if low else 0.0
+        return cls(jar, first, stood, edge, levels, far * np.maximum(eye - levels, 0) / (eye - 1))
 
-    def see(self, picture: Picture, at_h: float) -> Reading:
-        """The next picture, so many hours after the first."""
-        now = cells(picture, self.jar)
-        self.belief = moved(self.belief, max(at_h - self.at_h, 1e-3))
-        self.at_h = at_h
-        highest = int(self.high * PER_LINE)
+    @property
+    def belief(self) -> Array:
+        made: Array = np.exp(-0.5 * ((self.levels - self.stood) / 0.03) ** 2)
+        made /= made.sum()
+        return made
+
+    def see(self, picture: Picture, high: float, by: Set = AS_IT_STOOD) -> Seen:
+        """A later picture; `high` is the highest level that has been read since, `by` how far the jar stands from where
+        it stood."""
+        now = cells(picture, where(self.jar, by))
+        highest = int(max(high, self.stood) * PER_LINE)
         if np.percentile(now.plain, 80) < LEAST_BRIGHT:
-            return Reading.none(Cause.DARK)
+            return Seen(None, Cause.DARK)
         if lit(now, self.first, highest) < LEAST_LIT:
             # Nothing stands out any more: for want of light, or because something stands before it.
             darker = float(np.median(now.beside - self.first.beside)) < MUCH_DARKER
-            return Reading.none(Cause.DARK if darker else Cause.BLOCKED)
+            return Seen(None, Cause.DARK if darker else Cause.BLOCKED)
         if in_view(now, self.first, highest) < LEAST_IN_VIEW:
-            return Reading.none(Cause.BLOCKED)
+            return Seen(None, Cause.BLOCKED)
         told = evidence(now, self.first, self.edge, highest)
         if told.explained < LEAST_EXPLAINED:
-            return Reading.none(Cause.BLOCKED)
-        self.belief = self.belief * likelihood(told, self.levels, self.behind, self.high)
-        self.belief /= self.belief.sum()
-        level, error = mean_of(self.belief, self.levels)
-        if error > MOST_ERROR:
-            return Reading.none(Cause.UNSURE)
-        if level - error > self.high:
-            self.high = level
-        return Reading(level, error, None)
+            return Seen(None, Cause.BLOCKED)
+        return Seen(likelihood(told, self.levels, self.behind, highest / PER_LINE), None)
+
+
+def grid_of(jar: Jar) -> Array:
+    """The levels that are told about, × the line."""
+    levels: Array = np.arange(int(LOWEST * PER_LINE), round(PER_LINE * jar.rim_level)) / PER_LINE
+    return levels
+
+
+def highest_read(belief: Array, levels: Array, so_far: float) -> float:
+    """The highest level of a round, after what is believed now."""
+    level, error = mean_of(belief, levels)
+    return level if error <= MOST_ERROR and level - error > so_far else so_far
+
+
+@dataclass
+class Follower:
+    """One round as it comes in, each picture read by itself and those before it."""
+
+    start: Start
+    belief: Array = field(init=False)
+    high: float = field(init=False)
+    at_h: float = 0.0
+
+    def __post_init__(self) -> None:
+        self.belief, self.high = self.start.belief, self.start.stood
+
+    @classmethod
+    def begin(cls, picture: Picture, jar: Jar) -> Follower:
+        return cls(Start.of(picture, jar))
+
+    def see(self, picture: Picture, at_h: float) -> Reading:
+        """The next picture, so many hours after the first."""
+        seen = self.start.see(picture, self.high)
+        self.take(seen, at_h)
+        return told(self.belief, self.start.levels, seen)
+
+    def take(self, seen: Seen, at_h: float) -> None:
+        self.belief = moved(self.belief, max(at_h - self.at_h, LEAST_H))
+        self.at_h = at_h
+        if seen.likely is not None:
+            self.belief = weighed(self.belief, seen)
+            self.high = highest_read(self.belief, self.start.levels, self.high)
+
+
+def both_ways(start_belief: Array, levels: Array, pictures: Sequence[tuple[float, Seen]]) -> list[Reading]:
+    """A round read again when it is over, or as far as it has come: each picture by all, those after it too.
+
+    `pictures` are hours since the first, in order, with what each says.
+    """
+    forward: list[Array] = []
+    belief, before = start_belief, 0.0
+    for at_h, seen in pictures:
+        belief = weighed(moved(belief, max(at_h - before, LEAST_H)), seen)
+        forward.append(belief)
+        before = at_h
+    readings: list[Reading] = []
+    later: Array = np.ones_like(levels)
+    after: tuple[float, Seen] | None = None
+    for (at_h, seen), ahead in zip(reversed(pictures), reversed(forward), strict=True):
+        if after is not None:
+            weight = later if after[1].likely is None else later * after[1].likely
+            later = looked_back(weight, max(after[0] - at_h, LEAST_H))
+        both = ahead * later
+        readings.append(told(both / both.sum(), levels, seen))
+        after = (at_h, seen)
+    return readings[::-1]
+
+
+def weighed(belief: Array, seen: Seen) -> Array:
+    if seen.likely is None:
+        return belief
+    new: Array = belief * seen.likely
+    new /= new.sum()
+    return new
+
+
+def told(belief: Array, levels: Array, seen: Seen) -> Reading:
+    """Of one picture, by what is believed after it: never a level of one that was not read."""
+    if seen.cause is not None:
+        return Reading.none(seen.cause)
+    level, error = mean_of(belief, levels)
+    return Reading(level, error, None) if error <= MOST_ERROR else Reading.none(Cause.UNSURE)
 
 
 def likelihood(told: Evidence, levels: Array, behind: Array, high: float) -> Array:
@@ -108,16 +203,32 @@ def _summed(told: Array) -> Array:
 
 def moved(belief: Array, hours: float) -> Array:
     """What may have become of a level in so many hours."""
-    up, down = max(1, round(RISES * hours * PER_LINE)), max(1, round(FALLS * hours * PER_LINE))
-    reach = np.arange(-down, up + 1)
-    kernel = np.where(reach >= 0, 1 - reach / (up + 1), 1 + reach / (down + 1))
-    kernel /= kernel.sum()
+    kernel, down = _reach(hours)
     spread = np.convolve(belief, kernel)[down : down + belief.size]
     # A drop may end anywhere lower.
-    fallen = np.cumsum(belief[::-1])[::-1] / np.arange(1, belief.size + 1)
+    fallen = np.cumsum((belief / np.arange(1, belief.size + 1))[::-1])[::-1]
     new: Array = (1 - DROPS) * spread + DROPS * fallen + ANYTHING / belief.size
     new /= new.sum()
     return new
+
+
+def looked_back(weight: Array, hours: float) -> Array:
+    """How well each level explains what came so many hours later: `moved`, turned round; the best is 1."""
+    kernel, down = _reach(hours)
+    spread = np.convolve(weight, kernel[::-1])[kernel.size - 1 - down :][: weight.size]
+    fallen = np.cumsum(weight) / np.arange(1, weight.size + 1)
+    new: Array = (1 - DROPS) * spread + DROPS * fallen + ANYTHING * weight.sum() / weight.size
+    new /= new.max()
+    return new
+
+
+def _reach(hours: float) -> tuple[Array, int]:
+    """How likely a level moves by so many rows, from the lowest up, and how many of them are downward."""
+    up, down = max(1, round(RISES * hours * PER_LINE)), max(1, round(FALLS * hours * PER_LINE))
+    reach = np.arange(-down, up + 1)
+    kernel: Array = np.where(reach >= 0, 1 - reach / (up + 1), 1 + reach / (down + 1))
+    kernel /= kernel.sum()
+    return kernel, down
 
 
 def mean_of(belief: Array, levels: Array) -> tuple[float, float]:

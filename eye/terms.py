@@ -18,6 +18,8 @@ class Cause(StrEnum):
 
     DARK = "dark"
     BLOCKED = "blocked"
+    BLURRED = "blurred"
+    STEAMED = "steamed"
     UNSURE = "unsure"
 
 
