@@ -21,6 +21,7 @@ from .protocol.course import Course, SettledPhase, settle
 from .protocol.method import Into, Method
 from .protocol.options import Choices
 from .ready_rule import Strictness
+from .record.glimpses import Glimpse
 from .record.ledger import Ledger, replay
 from .record.log import Log
 from .record.terms import Moved
@@ -39,7 +40,7 @@ class Setup:
     catalogue. `size` multiplies the method's amounts. The jar stands at `warmth_c` °C, at night at `night_c` where that
     differs; what a thermometer wrote down in `readings` counts before both. `ready_after` is the baker's own rule of
     ready. `hours` are the baker's, and those in `later_hours` from their time on. `prior` is what the baker's earlier
-    jars taught of this one.
+    jars taught of this one. `glimpses` are what a camera read of it.
     """
 
     family: str
@@ -56,6 +57,7 @@ class Setup:
     ready_after: Strictness = Strictness.USUAL
     later_hours: tuple[LaterHours, ...] = ()
     prior: Prior = BOOK_PRIOR
+    glimpses: tuple[Glimpse, ...] = ()
 
     @property
     def step(self) -> float:
@@ -86,7 +88,7 @@ def course_of(setup: Setup) -> Course:
 
 
 def ledger_of(setup: Setup, course: Course, log: Log) -> Ledger:
-    return replay(setup.vessel, log, course.culture)
+    return replay(setup.vessel, log, course.culture, setup.glimpses)
 
 
 def background_of(setup: Setup, course: Course, ledger: Ledger) -> Background:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import deque
 from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from datetime import datetime
@@ -11,6 +12,7 @@ from ..kitchen.hours import HOUR
 from ..kitchen.vessel import Level, Vessel, as_times, line_mm, room_times
 from ..mixing.contents import EMPTY, Contents, Culture, culture_of
 from ..refusal import Refusal
+from .glimpses import Glimpse, Weighed, in_utc, weighed
 from .log import (
     Bake,
     Bin,
@@ -54,6 +56,14 @@ class Sighting:
     ph: float | None = None
     celsius: float | None = None
     floats: bool | None = None
+    # Of a camera alone: how unsure it is, and as how many looks it counts.
+    error: float | None = None
+    counts: float = 1.0
+
+    @property
+    def watched(self) -> bool:
+        """Whether a camera saw it, not the baker."""
+        return self.error is not None
 
     @property
     def level_read(self) -> bool:
@@ -242,6 +252,10 @@ class _Replay:
         if self.running:
             self.running.sightings.append(_sighting(self.running.vessel, self.running, entry))
 
+    def glimpse(self, one: Weighed) -> None:
+        if self.running:
+            self.running.sightings.append(_glimpsed(self.running, one))
+
     def use(self, entry: Use) -> None:
         self.uses.append(entry)
         if self.running:
@@ -261,11 +275,19 @@ class _Replay:
                 self.running.holds(self.running.left, entry.vessel, entry.line_mm)
 
 
-def replay(vessel: Vessel, log: Log, culture: Culture | None = None) -> Ledger:
-    """Follow a log from the first mix on. What takes more than there was took all: the log is never refused."""
+def replay(vessel: Vessel, log: Log, culture: Culture | None = None, glimpses: tuple[Glimpse, ...] = ()) -> Ledger:
+    """Follow a log from the first mix on. What takes more than there was took all: the log is never refused.
+
+    `glimpses` are what a camera read in between; of one minute with a feed they are of what stood there before.
+    """
     so_far = _Replay(vessel, culture)
+    between = deque(weighed(in_utc(one) for one in glimpses))
     for entry in in_order(log):
+        while between and between[0].glimpse.at <= entry.at:
+            so_far.glimpse(between.popleft())
         so_far.take(entry)
+    for one in between:
+        so_far.glimpse(one)
     return Ledger(
         tuple(turn.close() for turn in so_far.rounds),
         tuple(so_far.deeds),
@@ -294,6 +316,12 @@ def _sighting(vessel: Vessel, turn: _Open, look: Look) -> Sighting:
         celsius=look.celsius,
         floats=look.floats,
     )
+
+
+def _glimpsed(turn: _Open, one: Weighed) -> Sighting:
+    it = one.glimpse
+    hours = (it.at - turn.feed.at) / HOUR
+    return Sighting(it.id, it.at, hours, times=it.times, error=it.error, counts=one.counts)
 
 
 def _times(vessel: Vessel, line: float, level: Level | None) -> float | None:

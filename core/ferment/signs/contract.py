@@ -164,4 +164,4 @@ def shown_by(case: Case, scene: Scene) -> Sighting | None:
     for clue in case.clues:
         if isinstance(clue, TopSeen):
             return next(one for one in reversed(scene.sightings) if clue.any_of & one.top)
-    return scene.sightings[-1] if scene.sightings else None
+    return next((one for one in reversed(scene.sightings) if not one.watched), None)

@@ -182,7 +182,7 @@ def _told(turn: Turn, course: Run[Array]) -> Array:
     for sighting in turn.sightings:
         row = _row(levels, hours, sighting.hours)
         if sighting.times is not None:
-            told += _bell(sighting.times - row)
+            told += sighting.counts * _bell(sighting.times - row)
         if sighting.high is not None:
             told += _bell(sighting.high - _row(np.maximum.accumulate(levels, axis=0), hours, sighting.hours))
         if sighting.bubbles is Bubbles.NONE and sighting.times is None:

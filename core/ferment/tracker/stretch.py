@@ -11,6 +11,8 @@ reference would show then,
     one feed           (p_n, h_n) = (p, h) + N(0, DAY)                           no two days are alike
     a reading          (y_i - m_i) / sd ~ Student's t with FREEDOM degrees,      sd = READ_FIXED + READ_SHARE (m_i - 1)
     a high mark        the same against the highest level so far
+    a camera's level   the same, sd = WATCHED_FIXED, or its own error where that is more, in the place of READ_FIXED; it
+                       counts for as much of a look as it stands apart from the one before (`record.glimpses`)
 
 so that the running feed's posterior is prior x likelihood, normalised (`track`): exact on the grid, no sampling. A t
 instead of a bell, so that one misread level cannot carry a jar away; one that lies SURPRISE spreads off is named.
@@ -37,6 +39,7 @@ DAY_PACE, DAY_HEIGHT = 0.10, 0.07
 WANDER_PACE, WANDER_HEIGHT = 0.03, 0.02
 # How exactly a level is read: a fixed part, and a share of the rise.
 READ_FIXED, READ_SHARE = 0.04, 0.07
+WATCHED_FIXED = 0.025
 # A level so far out that nothing explains it counts no more than this (Student's t instead of a bell).
 FREEDOM = 4.0
 SURPRISE = 3.2
@@ -114,8 +117,8 @@ def predicted(curve: Curve, hours: float, *, highest: bool = False) -> Array:
     return 1.0 + np.exp(HEIGHTS)[None, :] * (rows[:, None] - 1.0)
 
 
-def _log_likelihood(level: float, expected: Array) -> Array:
-    sd = READ_FIXED + READ_SHARE * np.maximum(expected - 1.0, 0.0)
+def _log_likelihood(level: float, expected: Array, fixed: float = READ_FIXED) -> Array:
+    sd = fixed + READ_SHARE * np.maximum(expected - 1.0, 0.0)
     off = (level - expected) / sd
     return -0.5 * (FREEDOM + 1.0) * np.log1p(off**2 / FREEDOM) - np.log(sd)
 
@@ -140,8 +143,9 @@ def track(
         told = np.zeros_like(jar)
         for sighting in seen:
             for level, expected in _expected(curve, sighting):
-                told += _log_likelihood(level, expected)
-                if _is_surprising(level, expected, before):
+                told += sighting.counts * _log_likelihood(level, expected, _fixed(sighting))
+                # A camera is not asked whether it has misread.
+                if not sighting.watched and _is_surprising(level, expected, before):
                     surprising.append(sighting.look_id)
         watched += 1 if any(one.times is not None or one.high is not None for one in seen) else 0
         likely = np.exp(told - told.max())
@@ -164,6 +168,10 @@ def _expected(curve: Curve, sighting: Sighting) -> list[tuple[float, Array]]:
     if sighting.high is not None:
         told.append((sighting.high, predicted(curve, sighting.hours, highest=True)))
     return told
+
+
+def _fixed(sighting: Sighting) -> float:
+    return READ_FIXED if sighting.error is None else max(WATCHED_FIXED, sighting.error)
 
 
 def _is_surprising(level: float, expected: Array, weights: Array) -> bool:
