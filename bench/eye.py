@@ -76,8 +76,7 @@ def watch(of: Round, every_min: float) -> Told:
         if follower is None:
             follower = Follower.begin(shot.picture, of.jar())
         began = time.process_time()
-        seen = follower.start.see(shot.picture, follower.high)
-        follower.take(seen, shot.at_h)
+        seen, _ = follower.look(shot.picture, shot.at_h)
         told.cpu_s += time.process_time() - began
         taken.append((shot, seen))
     if follower is None:

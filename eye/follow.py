@@ -15,7 +15,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from .place import AS_IT_STOOD, Set, where
-from .rows import PER_LINE, Cells, Evidence, cells, edge_of, evidence, in_view, lit
+from .rows import PER_LINE, Cells, Evidence, cells, edge_of, evidence, in_view, lit, unchanged
 from .terms import Array, Cause, Jar, Picture, Reading
 
 LOWEST = 0.7
@@ -33,6 +33,9 @@ TOP_SHARES = (1.0, 0.7, 0.4, 0.0)
 MOST_ERROR = 0.06
 # So near the line the paste stands at it. Two pictures are never of one moment (hours).
 AT_LINE, LEAST_H = 0.05, 1e-3
+# So long a picture tells what cannot have changed in the next, and so much of that must not have; levels are told so
+# exactly at most.
+LATELY_H, LEAST_UNCHANGED, ABOUT = 1.1, 0.85, 0.06
 # In logarithms, of what stands beside the jar.
 MUCH_DARKER = -0.9
 LEAST_EXPLAINED, LEAST_BRIGHT, LEAST_LIT, LEAST_IN_VIEW = 0.62, 8.0, 0.35, 0.65
@@ -44,6 +47,22 @@ class Seen:
 
     likely: Array | None
     cause: Cause | None
+
+
+@dataclass(frozen=True)
+class Earlier:
+    """A picture that was read, and how high the paste stood in it and had stood by then."""
+
+    shown: Cells
+    level: float
+    high: float
+    at_h: float
+    by: Set
+
+    def may_have_moved(self, at_h: float) -> tuple[float, float]:
+        """Between which levels anything may look otherwise by an hour."""
+        hours = at_h - self.at_h
+        return self.level - FALLS * hours - ABOUT, self.high + RISES * hours + ABOUT
 
 
 @dataclass(frozen=True)
@@ -79,10 +98,9 @@ class Start:
         made /= made.sum()
         return made
 
-    def see(self, picture: Picture, high: float, by: Set = AS_IT_STOOD) -> Seen:
-        """A later picture; `high` is the highest level that has been read since, `by` how far the jar stands from where
-        it stood."""
-        now = cells(picture, where(self.jar, by))
+    def see(self, now: Cells, high: float, at_h: float, by: Set = AS_IT_STOOD, earlier: Earlier | None = None) -> Seen:
+        """A later picture, so many hours after the first; `high` is the highest level that has been read since, `by`
+        how far the jar stands from where it stood, `earlier` the last picture that was read."""
         highest = int(max(high, self.stood) * PER_LINE)
         if np.percentile(now.plain, 80) < LEAST_BRIGHT:
             return Seen(None, Cause.DARK)
@@ -92,6 +110,10 @@ class Start:
             return Seen(None, Cause.DARK if darker else Cause.BLOCKED)
         if in_view(now, self.first, highest) < LEAST_IN_VIEW:
             return Seen(None, Cause.BLOCKED)
+        if earlier is not None and earlier.by == by and at_h - earlier.at_h < LATELY_H:
+            low, top = earlier.may_have_moved(at_h)
+            if unchanged(now, earlier.shown, int(low * PER_LINE), int(top * PER_LINE)) < LEAST_UNCHANGED:
+                return Seen(None, Cause.BLOCKED)
         told = evidence(now, self.first, self.edge, highest)
         if told.explained < LEAST_EXPLAINED:
             return Seen(None, Cause.BLOCKED)
@@ -119,6 +141,8 @@ class Follower:
     high: float = field(init=False)
     at_h: float = 0.0
 
+    earlier: Earlier | None = None
+
     def __post_init__(self) -> None:
         self.belief, self.high = self.start.belief, self.start.stood
 
@@ -128,9 +152,17 @@ class Follower:
 
     def see(self, picture: Picture, at_h: float) -> Reading:
         """The next picture, so many hours after the first."""
-        seen = self.start.see(picture, self.high)
+        return self.look(picture, at_h)[1]
+
+    def look(self, picture: Picture, at_h: float, by: Set = AS_IT_STOOD) -> tuple[Seen, Reading]:
+        """The same with what the picture says by itself, of a jar that stands so far from where it stood."""
+        now = cells(picture, where(self.start.jar, by))
+        seen = self.start.see(now, self.high, at_h, by, self.earlier)
         self.take(seen, at_h)
-        return told(self.belief, self.start.levels, seen)
+        reading = told(self.belief, self.start.levels, seen)
+        if reading.level is not None:
+            self.earlier = Earlier(now, reading.level, self.high, at_h, by)
+        return seen, reading
 
     def take(self, seen: Seen, at_h: float) -> None:
         self.belief = moved(self.belief, max(at_h - self.at_h, LEAST_H))
@@ -145,16 +177,21 @@ def both_ways(start_belief: Array, levels: Array, pictures: Sequence[tuple[float
 
     `pictures` are hours since the first, in order, with what each says.
     """
-    forward: list[Array] = []
+    forward: list[tuple[float, Seen, Array]] = []
     belief, before = start_belief, 0.0
     for at_h, seen in pictures:
         belief = weighed(moved(belief, max(at_h - before, LEAST_H)), seen)
-        forward.append(belief)
+        forward.append((at_h, seen, belief))
         before = at_h
+    return back_over(levels, forward)
+
+
+def back_over(levels: Array, pictures: Sequence[tuple[float, Seen, Array]]) -> list[Reading]:
+    """The same for the last pictures of a round, with what was believed after each."""
     readings: list[Reading] = []
     later: Array = np.ones_like(levels)
     after: tuple[float, Seen] | None = None
-    for (at_h, seen), ahead in zip(reversed(pictures), reversed(forward), strict=True):
+    for at_h, seen, ahead in reversed(pictures):
         if after is not None:
             weight = later if after[1].likely is None else later * after[1].likely
             later = looked_back(weight, max(after[0] - at_h, LEAST_H))

@@ -38,6 +38,8 @@ SAME_TINT, TOP_DARKER, TOP_LIGHTER, ENDS = 0.05, 0.2, 0.3, 0.05
 LABELLED = 0.22
 # What has not changed differs by less, after so much more or less light on the jar than beside it (logarithms).
 SAME, MORE_LIGHT = 0.2, 0.35
+# Rows at the very bottom, where glass is thick.
+FOOT = 8
 # Less variance than this in all that stands still is nothing to tell light by.
 PLAIN = 0.04**2
 # What mixes paste and glass is believed only where it explains a cell better than either.
@@ -158,6 +160,19 @@ def in_view(now: Cells, first: Cells, highest: int) -> float:
             here = off[zone] - np.clip(np.median(off[zone], axis=(0, 1)), -MORE_LIGHT, MORE_LIGHT)
             shares.append(float((np.abs(here).max(axis=2) < SAME).mean()))
     return min(shares)
+
+
+def unchanged(now: Cells, before: Cells, low: int, high: int) -> float:
+    """The share of what a jar cannot have changed since a picture shortly before, up to the row `low` and from the row
+    `high` on, that looks as it did then in another light."""
+    rows = now.colour.shape[0]
+    off = now.colour - before.colour - light_between(now, before)[:, None, :]
+    shares = []
+    for zone in (np.arange(FOOT, low), np.arange(high, int(NEAR_RIM[1] * rows))):
+        if zone.size >= 8:
+            here = off[zone] - np.clip(np.median(off[zone], axis=(0, 1)), -MORE_LIGHT, MORE_LIGHT)
+            shares.append(float((np.abs(here).max(axis=2) < SAME).mean()))
+    return min(shares, default=1.0)
 
 
 def lit(now: Cells, first: Cells, highest: int) -> float:

@@ -20,6 +20,7 @@ class Cause(StrEnum):
     BLOCKED = "blocked"
     BLURRED = "blurred"
     STEAMED = "steamed"
+    MOVED = "moved"
     UNSURE = "unsure"
 
 

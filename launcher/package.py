@@ -20,6 +20,7 @@ SOURCES = (
     "despertar",
     "launcher",
     "core",
+    "eye",
     "server",
     "standins",
     "deploy",

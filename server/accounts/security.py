@@ -66,7 +66,9 @@ class ByAccount(SimpleRateThrottle):
 # What a household does in an hour, and some more; not what a machine would.
 INVITATIONS, TOKENS = ByAccount("30/h", "invitation"), ByAccount("30/h", "token")
 PHOTOS, FILES = ByAccount("600/h", "photo"), ByAccount("600/h", "file")
-LIMITS = (SIGN_UPS, INVITATIONS, TOKENS, PHOTOS, FILES)
+# A time-lapse comes in many parts at once.
+FRAMES = ByAccount("3000/h", "frame")
+LIMITS = (SIGN_UPS, INVITATIONS, TOKENS, PHOTOS, FILES, FRAMES)
 
 # Wrong passwords from one address, over all names; one name alone is held by axes after five.
 MOST_GUESSES = 60

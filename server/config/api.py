@@ -33,6 +33,7 @@ from problems.validation import problems
 from reckoner.api import router as reckoner
 from reminders.api import router as reminders
 from trials.api import router as trials
+from watching.api import router as watching
 
 from .again import mark
 from .contract import DocumentedAPI
@@ -55,6 +56,7 @@ APPS = (
     kitchen,
     logbook,
     photos,
+    watching,
     guidance,
     pantry,
     trials,

@@ -41,6 +41,7 @@ INSTALLED_APPS = [
     "kitchen",
     "logbook",
     "photos",
+    "watching",
     "guidance",
     "pantry",
     "trials",

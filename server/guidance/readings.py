@@ -1,4 +1,5 @@
-"""What thermometers read at a jar: each in the place where it stood then, from when the jar came there."""
+"""What devices read at a jar: thermometers, each in the place where it stood then from when the jar came there, and
+cameras."""
 
 from __future__ import annotations
 
@@ -13,6 +14,7 @@ from ferment.record.terms import Moved
 from kitchen.services import JarCard, UnreadCard, keepers_of
 from places.services import owners_of, warmth_of
 from problems.stored import UnreadableError
+from watching.services import glimpses_of
 
 AnyCard = JarCard | UnreadCard
 
@@ -22,6 +24,7 @@ def with_readings(cards: Sequence[AnyCard], logs: Mapping[UUID, Log | Unreadable
 
     A thermometer whose owner keeps the jar no more is read no more.
     """
+    cards = _watched(cards)
     moves = {card.id: _moves(logs[card.id]) for card in cards}
     stations = {UUID(one.thermometer) for made in moves.values() for one in made if one.thermometer}
     if not any(moves.values()):
@@ -35,6 +38,17 @@ def with_readings(cards: Sequence[AnyCard], logs: Mapping[UUID, Log | Unreadable
         near = {station: read for station, read in warmth.items() if owners.get(station) in kept_by}
         told.append(_with(card, moves[card.id], near) if moves[card.id] else card)
     return told
+
+
+def _watched(cards: Sequence[AnyCard]) -> list[AnyCard]:
+    """The cards with what cameras read of their jars."""
+    glimpses = glimpses_of([card.id for card in cards])
+    return [
+        replace(card, setup=replace(card.setup, glimpses=glimpses[card.id]))
+        if card.id in glimpses and isinstance(card, JarCard)
+        else card
+        for card in cards
+    ]
 
 
 def stations_near(card: AnyCard, log: Log | UnreadableError) -> frozenset[UUID]:

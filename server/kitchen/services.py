@@ -178,6 +178,11 @@ def jar_of(account: Account, jar_id: UUID, now: datetime | None = None) -> JarCa
     return card_from_row(jar, warmth_of([jar.thermometer], now) if now and jar.thermometer else {})
 
 
+def card_of_row(jar_id: UUID) -> JarCard | UnreadCard:
+    """For a device that has opened the jar by a token of its own."""
+    return _card_or_why(_jars().get(id=jar_id), NO_WARMTH)
+
+
 def lock_jar(account: Account, jar_id: UUID) -> JarCard:
     """The same, holding the jar's row until the transaction ends: two devices write one after the other.
 

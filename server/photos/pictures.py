@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import warnings
 from dataclasses import dataclass
+from datetime import datetime, tzinfo
 from io import BytesIO
 
-from PIL import Image, ImageOps, UnidentifiedImageError
+from PIL import ExifTags, Image, ImageOps, UnidentifiedImageError
 
 from problems import Problem, ServerProblem
 
@@ -30,6 +31,14 @@ class Picture:
 
 def made_anew(sent: bytes) -> Picture:
     """Raises Problem naming what would be accepted."""
+    upright = upright_of(sent)
+    large, small = _fit(upright, SIDE), _fit(upright, SMALL_SIDE)
+    return Picture(_jpeg(large), _jpeg(small), large.width, large.height)
+
+
+def upright_of(sent: bytes, side: int = SIDE) -> Image.Image:
+    """A checked picture, turned as it was taken, of at least about `side` where it was so large. Raises Problem naming
+    what would be accepted."""
     if len(sent) > MOST_BYTES:
         raise Problem(ServerProblem.PHOTO_TOO_LARGE, "photo", facts={"most_mb": MOST_BYTES / 1e6})
     try:
@@ -38,7 +47,7 @@ def made_anew(sent: bytes) -> Picture:
             opened = Image.open(BytesIO(sent), formats=FORMATS)
             if opened.width * opened.height > MOST_PIXELS:
                 raise Problem(ServerProblem.PHOTO_TOO_LARGE, "photo", facts={"most_mp": MOST_PIXELS / 1e6})
-            opened.draft("RGB", (SIDE * 2, SIDE * 2))
+            opened.draft("RGB", (side * 2, side * 2))
             upright = ImageOps.exif_transpose(opened).convert("RGB")
     except (UnidentifiedImageError, Image.DecompressionBombWarning, Image.DecompressionBombError):
         raise Problem(ServerProblem.NOT_A_PHOTO, "photo", facts={"kinds": "JPEG, PNG, WebP"}) from None
@@ -47,8 +56,22 @@ def made_anew(sent: bytes) -> Picture:
         raise Problem(ServerProblem.PHOTO_BROKEN, "photo") from None
     if min(upright.size) < LEAST_SIDE:
         raise Problem(ServerProblem.PHOTO_TOO_SMALL, "photo", facts={"least": float(LEAST_SIDE)})
-    large, small = _fit(upright, SIDE), _fit(upright, SMALL_SIDE)
-    return Picture(_jpeg(large), _jpeg(small), large.width, large.height)
+    return upright
+
+
+def taken_at(sent: bytes, zone: tzinfo) -> datetime | None:
+    """When a picture says that it was taken (Exif 2.31, DateTimeOriginal with OffsetTimeOriginal where there is one,
+    else by the clock of `zone`); None where it does not say."""
+    try:
+        exif = Image.open(BytesIO(sent), formats=FORMATS).getexif().get_ifd(ExifTags.IFD.Exif)
+    except (OSError, ValueError, SyntaxError, Image.DecompressionBombError):
+        return None
+    said, offset = exif.get(ExifTags.Base.DateTimeOriginal), exif.get(ExifTags.Base.OffsetTimeOriginal)
+    try:
+        at = datetime.strptime(str(said).strip("\0 "), "%Y:%m:%d %H:%M:%S").replace(tzinfo=zone)
+        return datetime.fromisoformat(f"{at:%Y-%m-%dT%H:%M:%S}{str(offset).strip(chr(0) + ' ')}") if offset else at
+    except ValueError:
+        return None
 
 
 def _fit(picture: Image.Image, side: int) -> Image.Image:

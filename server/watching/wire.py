@@ -1,0 +1,213 @@
+"""What goes over the wire about cameras."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated
+from uuid import UUID
+
+from pydantic import Base64Bytes, Field
+
+from accounts.wire import Moment, Request, Told
+from ferment.doors.watched import WatchedMoment
+
+from .services import MOST_AT_ONCE, Lines, NewCamera, Sent, Taken
+from .terms import CameraKind, Unread
+from .views import Before, Point, SeenFeed, Watch
+
+Share = Annotated[float, Field(ge=0.0, le=1.0)]
+
+
+class CameraIn(Request):
+    """A camera before a jar, its id made by the client; a picture each so many minutes."""
+
+    id: UUID
+    kind: CameraKind
+    every_min: float
+
+
+class NewCameraOut(Told):
+    """The token, of one that posts, is told this once."""
+
+    id: UUID
+    token: str | None
+
+
+class LinesIn(Request):
+    """Where the jar stands in a picture: shares of its height from the top, its walls shares of its width."""
+
+    bottom: Share
+    line: Share
+    rim: Share
+    level: Share
+    left: Share
+    right: Share
+
+
+class PictureIn(Request):
+    """A picture: JPEG, PNG or WebP, base64; without a time it is taken from the picture itself (Exif)."""
+
+    at: Moment | None
+    picture: Base64Bytes
+
+
+class ShownIn(Request):
+    """Where the jar stands in the picture that comes with it, or in the last that the camera sent."""
+
+    lines: LinesIn
+    picture: PictureIn | None
+
+
+class PicturesIn(Request):
+    pictures: Annotated[list[PictureIn], Field(min_length=1, max_length=MOST_AT_ONCE)]
+
+
+class PictureTakenOut(Told):
+    """What was made of one picture; `is_new` is false for one that was sent before, or came after later ones."""
+
+    at: datetime
+    is_new: bool
+    level: float | None
+    error: float | None
+    cause: Unread | None
+
+
+class PointOut(Told):
+    """One picture: its level and error, × the line, or why there is none; `picture` while it is kept."""
+
+    at: datetime
+    level: float | None
+    error: float | None
+    cause: Unread | None
+    picture: int | None
+
+
+class WatchedMomentOut(Told):
+    """When a level was seen. `sure` is false where it may have been passed while the camera was blind."""
+
+    at: datetime
+    times: float
+    sure: bool
+
+
+class BlindOut(Told):
+    """A time in which nothing could be read."""
+
+    since: datetime
+    until: datetime
+
+
+class SeenFeedOut(Told):
+    """A feed with its pictures: the level that counts as doubled and the rim, × the line, and what was seen of it.
+    `peak` is told once it has fallen."""
+
+    feed_id: str
+    at: datetime
+    until: datetime | None
+    doubles_at: float
+    room_times: float
+    points: list[PointOut]
+    highest: WatchedMomentOut | None
+    doubled: WatchedMomentOut | None
+    peak: WatchedMomentOut | None
+    back_to_line: WatchedMomentOut | None
+    near_rim: WatchedMomentOut | None
+    unseen: list[BlindOut]
+
+
+class CameraOut(Told):
+    """`waits` for the jar to be shown to it, `asks` for it to be shown again."""
+
+    id: UUID
+    kind: CameraKind
+    every_min: float
+    waits: bool
+    asks: bool
+    last: PointOut | None
+
+
+class WatchOut(Told):
+    """What cameras saw of a jar, the latest feeds first, and the room that its pictures take."""
+
+    cameras: list[CameraOut]
+    feeds: list[SeenFeedOut]
+    more: bool
+    pictures: int
+    bytes: int
+    most_bytes: int
+
+
+class ClearedOut(Told):
+    """How many pictures went."""
+
+    pictures: int
+
+
+def lines_in(body: LinesIn) -> Lines:
+    return Lines(body.bottom, body.line, body.rim, body.level, body.left, body.right)
+
+
+def sent_in(body: PictureIn) -> Sent:
+    return Sent(body.picture, body.at)
+
+
+def new_camera_out(made: NewCamera) -> NewCameraOut:
+    return NewCameraOut(id=made.camera.id, token=made.token)
+
+
+def taken_out(one: Taken) -> PictureTakenOut:
+    return PictureTakenOut(
+        at=one.at, is_new=one.is_new, level=_fine(one.level), error=_fine(one.error), cause=one.cause
+    )
+
+
+def watch_out(told: Watch) -> WatchOut:
+    return WatchOut(
+        cameras=[_camera_out(one) for one in told.cameras],
+        feeds=[_feed_out(one) for one in told.feeds],
+        more=told.more,
+        pictures=told.pictures,
+        bytes=told.bytes,
+        most_bytes=told.most_bytes,
+    )
+
+
+def _camera_out(one: Before) -> CameraOut:
+    return CameraOut(
+        id=one.id,
+        kind=one.kind,
+        every_min=one.every_min,
+        waits=one.waits,
+        asks=one.asks,
+        last=_point_out(one.last) if one.last else None,
+    )
+
+
+def _feed_out(one: SeenFeed) -> SeenFeedOut:
+    feed, seen = one.feed, one.watched
+    return SeenFeedOut(
+        feed_id=feed.feed_id,
+        at=feed.at,
+        until=feed.until,
+        doubles_at=feed.doubles_at,
+        room_times=round(feed.room_times, 3),
+        points=[_point_out(point) for point in one.points],
+        highest=_moment_out(seen.highest),
+        doubled=_moment_out(seen.doubled),
+        peak=_moment_out(seen.peak),
+        back_to_line=_moment_out(seen.back_to_line),
+        near_rim=_moment_out(seen.near_rim),
+        unseen=[BlindOut(since=since, until=until) for since, until in seen.unseen],
+    )
+
+
+def _point_out(one: Point) -> PointOut:
+    return PointOut(at=one.at, level=_fine(one.level), error=_fine(one.error), cause=one.cause, picture=one.picture)
+
+
+def _moment_out(one: WatchedMoment | None) -> WatchedMomentOut | None:
+    return WatchedMomentOut(at=one.at, times=round(one.times, 3), sure=one.sure) if one else None
+
+
+def _fine(value: float | None) -> float | None:
+    return None if value is None else round(value, 3)
