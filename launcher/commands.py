@@ -175,6 +175,7 @@ def _serve(arguments: argparse.Namespace, *, demo_kitchen: bool) -> int:
                 kept.append(watching.Kept("simulated scale", lambda: serving.scale(env, scale)))
                 kept.append(watching.Kept("simulated thermometer", lambda: serving.thermometer(env, port)))
                 say.line(f"  A simulated kitchen scale to play with: {env['DESPERTAR_SCALE']}/")
+                _watch(env, port, kept)
             say.line("  Ctrl-C stops it.\n")
             watching.keep(db, kept, lambda: upgrade.prepare(db, env, []), time.sleep)
     except serving.AlreadyRunning as running:
@@ -191,6 +192,14 @@ def _serve(arguments: argparse.Namespace, *, demo_kitchen: bool) -> int:
             db.stop()
             serving.clear_strays()
     return 0
+
+
+def _watch(env: dict[str, str], port: int, kept: list[watching.Kept]) -> None:
+    """A simulated camera before the demo's jar."""
+    course, own = serving.camera_course(env), serving.camera_port()
+    if course:
+        kept.append(watching.Kept("simulated camera", lambda: serving.camera(env, port, own, course)))
+        say.line(f"  A simulated camera to play with: http://127.0.0.1:{own}/")
 
 
 def _open_door(door: lan.Door, port: int, env: dict[str, str], kept: list[watching.Kept]) -> str:

@@ -27,6 +27,7 @@ def open_database(lock: int, *, demo_kitchen: bool, debug: bool = False) -> dict
     env = serving.django_env(db, demo=demo_kitchen, debug=debug)
     if demo_kitchen:
         env["DESPERTAR_STANDIN_TOKEN"] = serving.standin_token()
+        env["DESPERTAR_CAMERA_TOKEN"] = serving.camera_token()
     with serving.undisturbed(), say.step("Preparing the kitchen"):
         upgrade.prepare(db, env, ["--demo"] if demo_kitchen else [])
     return {**env, serving.HOUSE: str(VAR)}

@@ -103,6 +103,11 @@ def standin_token() -> str:
     return secret(VAR / "standin-token", 64)
 
 
+def camera_token() -> str:
+    """The same of the simulated camera."""
+    return secret(VAR / "camera-token", 64)
+
+
 def django_env(db: Database, *, demo: bool, debug: bool = False) -> dict[str, str]:
     return {
         **python_env(),
@@ -119,6 +124,11 @@ def django_env(db: Database, *, demo: bool, debug: bool = False) -> dict[str, st
 def scale_port() -> int:
     """The simulated scale's usual port, or a free one."""
     return USUAL_PORT + 1 if _is_free(USUAL_PORT + 1) else free_port()
+
+
+def camera_port() -> int:
+    """The same of the simulated camera."""
+    return USUAL_PORT + 2 if _is_free(USUAL_PORT + 2) else free_port()
 
 
 # Every process of a running kitchen carries this in its environment, so that none is ever left behind unknown.
@@ -176,6 +186,19 @@ def thermometer(env: dict[str, str], kitchen: int) -> subprocess.Popen[bytes]:
     """The simulated thermometer; its token is in its environment, where no other user of the machine sees it."""
     to = f"--to=http://127.0.0.1:{kitchen}/api/degrees"
     return begin("standins", [PYTHON, "-m", "standins.thermometer", to, "--every=120", "--mean=20"], env)
+
+
+def camera_course(env: dict[str, str]) -> str:
+    """How the jar before the simulated camera goes; empty where the demo has been given another."""
+    command = [str(PYTHON), str(SERVER / "manage.py"), "camera_course"]
+    return subprocess.run(command, env=env, capture_output=True, text=True, check=True).stdout.strip()
+
+
+def camera(env: dict[str, str], kitchen: int, port: int, course: str) -> subprocess.Popen[bytes]:
+    """The simulated camera; its token is in its environment, where no other user of the machine sees it."""
+    to = f"--to=http://127.0.0.1:{kitchen}/api/frames"
+    told = {**env, "DESPERTAR_CAMERA_COURSE": course}
+    return begin("standins", [PYTHON, "-m", "standins.camera", to, f"--port={port}"], told)
 
 
 def _is_free(port: int) -> bool:

@@ -209,6 +209,10 @@ JARS = (
 )
 
 
+# How often the simulated camera takes a picture, in minutes: often enough to be looked on at.
+CAMERA_EVERY_MIN = 0.33
+
+
 @dataclass(frozen=True)
 class DemoTrial:
     """Jars of the demo that are raised side by side, the plain one first."""

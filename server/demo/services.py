@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from datetime import datetime, timedelta
 from uuid import UUID, uuid5
 
@@ -14,6 +15,7 @@ from accounts.languages import Language, language_asked
 from accounts.services import Account
 from ferment.doors.discard import DiscardAct, DiscardEntry, Shelf
 from ferment.kitchen.vessel import line_mm
+from guidance.services import jar_now
 from kitchen import services as kitchen
 from kitchen.shelf import ShelfFlour, set_flours
 from logbook import services as logbook
@@ -23,8 +25,11 @@ from photos import services as photos
 from places import services as places
 from problems import Problem, ServerProblem
 from trials import services as trials
+from watching import services as watching
+from watching.services import Lines
+from watching.terms import CameraKind
 
-from .kitchen_data import BAGS, DISCARD_ML, JARS, TRIAL, DemoJar
+from .kitchen_data import BAGS, CAMERA_EVERY_MIN, DISCARD_ML, JARS, TRIAL, DemoJar
 from .pictures import jar_picture
 from .told import told
 
@@ -112,6 +117,8 @@ def _lay_photos(
 
 
 FED_G = 120.0
+# Where the jar stands in the stand-in camera's pictures (`standins.camera.scene.OURS`).
+STOOD = Lines(bottom=0.9456, line=0.6679, rim=0.0672, level=0.6679, left=0.1426, right=0.7989)
 
 
 # The demo jar beside which the simulated thermometer hangs.
@@ -126,6 +133,36 @@ def hang_thermometer(token: str) -> None:
     card = next((one for one in JARS if one.name == BESIDE), None)
     if card is not None and _id(Language.ENGLISH, BESIDE) in kitchen.own_jars(account):
         kitchen.set_place(account, _id(Language.ENGLISH, BESIDE), card.warmth_c, None, station)
+
+
+def hang_camera(token: str, now: datetime) -> None:
+    """The demo's camera, for the stand-in that posts with this token, before the jar that is photographed; shown where
+    the jar stands in the stand-in's pictures. Hung once, and anew whenever the kitchen is laid anew."""
+    account, jar = accounts.demo_account(), _id(Language.ENGLISH, PHOTOGRAPHED)
+    if jar in kitchen.own_jars(account):
+        camera = _id(Language.ENGLISH, PHOTOGRAPHED, "camera")
+        watching.set_up(account, jar, camera, CameraKind.POSTS, CAMERA_EVERY_MIN, now, token)
+        watching.show_once(account, camera, STOOD)
+
+
+def camera_course(now: datetime) -> str | None:
+    """For the stand-in camera: how the watched jar goes by its forecast, from the feed on, as JSON; None where it does
+    nothing. What is forecast is not quite what comes: it is a little sooner, and a little higher."""
+    account, jar = accounts.demo_account(), _id(Language.ENGLISH, PHOTOGRAPHED)
+    if jar not in kitchen.own_jars(account):
+        return None
+    found = jar_now(account, jar, now).assessment
+    if found.forecast is None or found.since_feed is None:
+        return None
+    fed_at = found.since_feed.fed_at
+    points = [
+        [round(SOONER * ((one.at - fed_at) / timedelta(hours=1)), 3), round(1 + HIGHER * (one.middle - 1), 3)]
+        for one in found.forecast.fan
+    ]
+    return json.dumps({"fed_at": fed_at.isoformat(), "zone": account.time_zone, "points": points})
+
+
+SOONER, HIGHER = 0.93, 1.05
 
 
 def _id(language: Language, *parts: str) -> UUID:

@@ -171,6 +171,17 @@ def show(account: Account, camera_id: UUID, lines: Lines, sent: Sent | None, now
     return camera
 
 
+def show_once(account: Account, camera_id: UUID, lines: Lines) -> None:
+    """Where the jar stands, without a picture, of a camera that has not been shown it: the first picture after a feed
+    is what later ones are held against."""
+    camera = own_camera(account, camera_id)
+    feeds = _feeds(camera)
+    if camera.lines is None and feeds:
+        shown = Shown(lines.bottom, lines.line, lines.rim, lines.left, lines.right, feeds[-1].line_mm)
+        camera.lines = asdict(shown)
+        camera.save(update_fields=["lines"])
+
+
 LEAST_APART = 0.03
 
 

@@ -10,7 +10,7 @@ from django.core.management.base import BaseCommand, CommandParser
 from django.utils import timezone
 
 from accounts.languages import Language
-from demo.services import hang_thermometer, lay_kitchen
+from demo.services import hang_camera, hang_thermometer, lay_kitchen
 
 
 class Command(BaseCommand):
@@ -27,3 +27,5 @@ class Command(BaseCommand):
             self.stdout.write("laid" if any(laid) else "kept as it was left")
             if token := os.environ.get("DESPERTAR_STANDIN_TOKEN"):
                 hang_thermometer(token)
+            if token := os.environ.get("DESPERTAR_CAMERA_TOKEN"):
+                hang_camera(token, timezone.now())
