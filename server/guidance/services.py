@@ -41,6 +41,7 @@ from logbook.reading import Recorded, latest_of, logs_of, written_in
 from photos.services import Taken, photos_of
 from problems.latest import Latest
 from problems.stored import UnreadableError
+from watching.views import SeenFeed, running_feed
 
 from .kept import kept
 from .readings import AnyCard, stations_near, with_readings
@@ -73,6 +74,7 @@ class OpenJar:
     entries: list[Recorded]
     older_until: datetime | None
     photos: list[Taken]
+    watched: SeenFeed | None
     daughters: list[Ancestor]
 
 
@@ -154,6 +156,7 @@ def jar_now(account: Account, jar_id: UUID, now: datetime) -> OpenJar:
             _sheet_now(card.setup, log, now, jar),
             *latest_of(card.id),
             photos_of(card.id),
+            running_feed(card, log),
             daughters_of(account, card.id),
         )
 

@@ -58,7 +58,7 @@ class ServerProblem(StrEnum):
     TOO_MANY_PHOTOS = "too_many_photos"
     TOO_MANY_CAMERAS = "too_many_cameras"
     LINES_CROSS = "lines_cross"
-    JAR_TOO_SMALL = "jar_too_small"
+    JAR_TOO_FAR = "jar_too_far"
     NO_FEED_YET = "no_feed_yet"
     NO_ROOM = "no_room"
     BUSY = "busy"

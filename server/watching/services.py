@@ -159,7 +159,7 @@ def show(account: Account, camera_id: UUID, lines: Lines, sent: Sent | None, now
         try:
             Round.begin(pixels(kept), shown.jar(kept, feed.line_mm), stood, AS_IT_STOOD)
         except ValueError:
-            raise Problem(ServerProblem.JAR_TOO_SMALL, "rim") from None
+            raise Problem(ServerProblem.JAR_TOO_FAR, "rim") from None
         camera.lines, camera.right, camera.down = asdict(shown), 0, 0
         camera.save(update_fields=["lines", "right", "down"])
         Picture.objects.filter(camera=camera, at=at).delete()

@@ -14,7 +14,8 @@ from PIL import Image
 from accounts.services import Account
 from ferment.doors.watched import FeedToWatch, WatchedFeed, feeds_to_watch, watched_feed
 from ferment.record.glimpses import Glimpse
-from kitchen.services import jar_of
+from ferment.record.log import Log
+from kitchen.services import JarCard, jar_of
 from logbook.reading import logs_of
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError
@@ -103,6 +104,17 @@ def seen_feed(jar_id: UUID, feed: FeedToWatch) -> SeenFeed:
     points = [_point(row) for row in _rows(jar_id, feed)]
     glimpses = [Glimpse(str(one.at), one.at, one.level, one.error or 0.0) for one in points if one.level is not None]
     return SeenFeed(feed, points, watched_feed(glimpses, feed.doubles_at, feed.room_times))
+
+
+def running_feed(card: JarCard, log: Log) -> SeenFeed | None:
+    """What cameras saw of the feed that runs; None where they saw nothing of it."""
+    if not card.setup.glimpses:
+        return None
+    *_, feed = feeds_to_watch(card.setup, log)
+    if card.setup.glimpses[-1].at < feed.at:
+        return None
+    seen = seen_feed(card.id, feed)
+    return seen if seen.points else None
 
 
 def feed_of(account: Account, jar_id: UUID, feed_id: UUID) -> SeenFeed:

@@ -115,6 +115,16 @@ class SeenFeedOut(Told):
     unseen: list[BlindOut]
 
 
+class WatchedOut(Told):
+    """What a camera saw of the running feed, the last time at `seen_at`."""
+
+    seen_at: datetime
+    doubled: WatchedMomentOut | None
+    peak: WatchedMomentOut | None
+    back_to_line: WatchedMomentOut | None
+    near_rim: WatchedMomentOut | None
+
+
 class CameraOut(Told):
     """`waits` for the jar to be shown to it, `asks` for it to be shown again."""
 
@@ -198,6 +208,17 @@ def _feed_out(one: SeenFeed) -> SeenFeedOut:
         back_to_line=_moment_out(seen.back_to_line),
         near_rim=_moment_out(seen.near_rim),
         unseen=[BlindOut(since=since, until=until) for since, until in seen.unseen],
+    )
+
+
+def watched_out(seen: SeenFeed) -> WatchedOut:
+    told = seen.watched
+    return WatchedOut(
+        seen_at=seen.points[-1].at,
+        doubled=_moment_out(told.doubled),
+        peak=_moment_out(told.peak),
+        back_to_line=_moment_out(told.back_to_line),
+        near_rim=_moment_out(told.near_rim),
     )
 
 

@@ -45,11 +45,13 @@ class InJar(Told):
 
 
 class LevelSeen(Told):
-    """A level as a multiple of its line, with the look that saw it."""
+    """A level as a multiple of its line, with the look that saw it; `error` is how unsure a camera's is, null where the
+    baker looked."""
 
     look_id: str
     at: datetime
     times: float
+    error: float | None
 
 
 class SinceFeed(Told):

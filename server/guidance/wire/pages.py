@@ -19,6 +19,7 @@ from logbook.bodies import EntryBody
 from logbook.wire import EntryOut, recorded_out
 from photos.wire import PhotoOut, photo_out
 from problems import ProblemCode
+from watching.wire import WatchedOut, watched_out
 
 from ..services import Assessed, OpenJar, Planned, WhatIf, Wondered
 from ..unread import UnreadJar
@@ -129,6 +130,7 @@ class OpenJarOut(Told):
     log: list[EntryOut]
     older_until: datetime | None
     photos: list[PhotoOut]
+    watched: WatchedOut | None
     daughters: list[AncestorOut]
 
 
@@ -222,6 +224,7 @@ def open_jar_out(account: Account, opened: OpenJar, now: datetime) -> OpenJarOut
         log=[recorded_out(entry) for entry in opened.entries],
         older_until=opened.older_until,
         photos=[photo_out(photo) for photo in opened.photos],
+        watched=watched_out(opened.watched) if opened.watched else None,
         daughters=ancestors_out(opened.daughters),
     )
 

@@ -269,6 +269,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cameras/{camera_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Withdraw Camera */
+        delete: operations["watching_api_withdraw_camera"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cameras/{camera_id}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Show Jar */
+        put: operations["watching_api_show_jar"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cameras/{camera_id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add Pictures */
+        post: operations["watching_api_add_pictures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -407,6 +458,26 @@ export interface paths {
         /** Set Flours */
         put: operations["kitchen_api_set_flours"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Frame
+         * @description One picture, the body of the request; `at` is when it was taken (ISO 8601), now where it is not given.
+         */
+        post: operations["watching_api_take_frame"];
         delete?: never;
         options?: never;
         head?: never;
@@ -646,6 +717,23 @@ export interface paths {
         get: operations["exchange_api_jar_calendar"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/cameras": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set Up Camera */
+        post: operations["watching_api_set_up_camera"];
         delete?: never;
         options?: never;
         head?: never;
@@ -980,6 +1068,61 @@ export interface paths {
          * @description A jar that cannot be told, with all that is written in it.
          */
         get: operations["guidance_api_read_unread_jar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Watch */
+        get: operations["watching_api_read_watch"];
+        put?: never;
+        post?: never;
+        /**
+         * Clear Pictures
+         * @description Every picture of the jar's cameras goes; what was read off them stays.
+         */
+        delete: operations["watching_api_clear_pictures"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/watch/{feed_id}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Curve */
+        get: operations["watching_api_read_curve"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/watch/{feed_id}.webp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Film */
+        get: operations["watching_api_read_film"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1846,6 +1989,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/watched/{picture_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Frame */
+        get: operations["watching_api_read_frame"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2402,6 +2562,22 @@ export interface components {
             met_first: boolean;
         };
         /**
+         * BlindOut
+         * @description A time in which nothing could be read.
+         */
+        BlindOut: {
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+        };
+        /**
          * Bubbles
          * @enum {string}
          */
@@ -2502,6 +2678,45 @@ export interface components {
         CalendarKeyOut: {
             /** Is Set */
             is_set: boolean;
+        };
+        /**
+         * CameraIn
+         * @description A camera before a jar, its id made by the client; a picture each so many minutes.
+         */
+        CameraIn: {
+            /** Every Min */
+            every_min: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["CameraKind"];
+        };
+        /**
+         * CameraKind
+         * @description This page's own camera, one that posts to a private address, or pictures that were taken already.
+         * @enum {string}
+         */
+        CameraKind: "page" | "posts" | "lapse";
+        /**
+         * CameraOut
+         * @description `waits` for the jar to be shown to it, `asks` for it to be shown again.
+         */
+        CameraOut: {
+            /** Asks */
+            asks: boolean;
+            /** Every Min */
+            every_min: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["CameraKind"];
+            last: components["schemas"]["PointOut"] | null;
+            /** Waits */
+            waits: boolean;
         };
         /**
          * Card
@@ -2620,6 +2835,14 @@ export interface components {
             /** Phases */
             phases: number;
             ready: components["schemas"]["Days"];
+        };
+        /**
+         * ClearedOut
+         * @description How many pictures went.
+         */
+        ClearedOut: {
+            /** Pictures */
+            pictures: number;
         };
         /**
          * Clock
@@ -3857,7 +4080,8 @@ export interface components {
         };
         /**
          * LevelSeen
-         * @description A level as a multiple of its line, with the look that saw it.
+         * @description A level as a multiple of its line, with the look that saw it; `error` is how unsure a camera's is, null where the
+         *     baker looked.
          */
         LevelSeen: {
             /**
@@ -3865,6 +4089,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Error */
+            error: number | null;
             /** Look Id */
             look_id: string;
             /** Times */
@@ -3876,6 +4102,24 @@ export interface components {
          * @enum {string}
          */
         LevelUnit: "times" | "percent" | "mm" | "ml";
+        /**
+         * LinesIn
+         * @description Where the jar stands in a picture: shares of its height from the top, its walls shares of its width.
+         */
+        LinesIn: {
+            /** Bottom */
+            bottom: number;
+            /** Left */
+            left: number;
+            /** Level */
+            level: number;
+            /** Line */
+            line: number;
+            /** Right */
+            right: number;
+            /** Rim */
+            rim: number;
+        };
         /**
          * LookBody
          * @description What was seen, smelt and measured; null or empty where nobody looked. `high` is the smear on the glass.
@@ -4037,6 +4281,19 @@ export interface components {
         NameIn: {
             /** Name */
             name: string;
+        };
+        /**
+         * NewCameraOut
+         * @description The token, of one that posts, is told this once.
+         */
+        NewCameraOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Token */
+            token: string | null;
         };
         /**
          * NewJarIn
@@ -4263,6 +4520,7 @@ export interface components {
             sheet: components["schemas"]["Sheet"] | null;
             /** Time Zone */
             time_zone: string;
+            watched: components["schemas"]["WatchedOut"] | null;
         };
         /**
          * OptionCode
@@ -4576,6 +4834,42 @@ export interface components {
             met_first: boolean;
         };
         /**
+         * PictureIn
+         * @description A picture: JPEG, PNG or WebP, base64; without a time it is taken from the picture itself (Exif).
+         */
+        PictureIn: {
+            /** At */
+            at: string | null;
+            /**
+             * Picture
+             * Format: base64
+             */
+            picture: string;
+        };
+        /** PicturesIn */
+        PicturesIn: {
+            /** Pictures */
+            pictures: components["schemas"]["PictureIn"][];
+        };
+        /**
+         * PictureTakenOut
+         * @description What was made of one picture; `is_new` is false for one that was sent before, or came after later ones.
+         */
+        PictureTakenOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            cause: components["schemas"]["Unread"] | null;
+            /** Error */
+            error: number | null;
+            /** Is New */
+            is_new: boolean;
+            /** Level */
+            level: number | null;
+        };
+        /**
          * PlaceIn
          * @description How warm it stands, °C, and the thermometer that says so hour by hour.
          */
@@ -4613,6 +4907,24 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * PointOut
+         * @description One picture: its level and error, × the line, or why there is none; `picture` while it is kept.
+         */
+        PointOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            cause: components["schemas"]["Unread"] | null;
+            /** Error */
+            error: number | null;
+            /** Level */
+            level: number | null;
+            /** Picture */
+            picture: number | null;
         };
         /**
          * PointsBody
@@ -4722,7 +5034,7 @@ export interface components {
          * ProblemCode
          * @enum {string}
          */
-        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "no_rhythm" | "takes_more_than_there_is" | "no_room_in_hours" | "away_too_long" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "wrong_password" | "no_such_code" | "passkey_refused" | "too_many_passkeys" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "invited_only" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken" | "parcel_foreign" | "parcel_newer" | "parcel_fault" | "parcel_too_large" | "parcel_part" | "not_a_sheet";
+        ProblemCode: "not_a_number" | "out_of_range" | "unknown_flour" | "no_flour" | "no_water" | "nothing_added" | "ratio_form" | "ratio_two_parts" | "ratio_without_food" | "unknown_step" | "unknown_unit" | "hours_form" | "hours_overlap" | "file_form" | "method_form" | "method_too_large" | "method_too_new" | "method_unsound" | "unknown_family" | "unknown_option" | "not_a_choice" | "does_not_fit_together" | "keeps_more_than_there_is" | "nothing_kept" | "jar_too_small" | "level_above_rim" | "level_below_bottom" | "no_line_yet" | "empty_look" | "time_out_of_range" | "in_the_future" | "before_the_start" | "before_the_last_feed" | "after_the_next_feed" | "jar_is_binned" | "danger_stands" | "discard_is_no_food" | "first_mix_has_feeds" | "no_rhythm" | "takes_more_than_there_is" | "no_room_in_hours" | "away_too_long" | "missing" | "not_a_time" | "not_text" | "too_long" | "unknown_field" | "not_accepted" | "not_json" | "not_found" | "sign_in_first" | "wrong_name_or_password" | "wrong_password" | "no_such_code" | "passkey_refused" | "too_many_passkeys" | "too_many_tries" | "name_taken" | "password_too_short" | "password_too_common" | "password_too_similar" | "password_entirely_numeric" | "unknown_time_zone" | "forged" | "id_taken" | "other_account" | "fed_meanwhile" | "changed_meanwhile" | "no_demo_here" | "out_of_reach" | "not_in_the_demo" | "no_such_invitation" | "invited_only" | "own_kitchen" | "too_many_hands" | "not_a_photo" | "photo_broken" | "photo_too_large" | "photo_too_small" | "too_many_photos" | "too_many_cameras" | "lines_cross" | "jar_too_far" | "no_feed_yet" | "no_room" | "busy" | "too_large" | "went_wrong" | "jar_unreadable" | "stored_too_new" | "stored_broken" | "parcel_foreign" | "parcel_newer" | "parcel_fault" | "parcel_too_large" | "parcel_part" | "not_a_sheet";
         /** ProblemOut */
         ProblemOut: {
             code: components["schemas"]["ProblemCode"];
@@ -5095,6 +5407,35 @@ export interface components {
             spoon_g: number | null;
         };
         /**
+         * SeenFeedOut
+         * @description A feed with its pictures: the level that counts as doubled and the rim, × the line, and what was seen of it.
+         *     `peak` is told once it has fallen.
+         */
+        SeenFeedOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            back_to_line: components["schemas"]["WatchedMomentOut"] | null;
+            doubled: components["schemas"]["WatchedMomentOut"] | null;
+            /** Doubles At */
+            doubles_at: number;
+            /** Feed Id */
+            feed_id: string;
+            highest: components["schemas"]["WatchedMomentOut"] | null;
+            near_rim: components["schemas"]["WatchedMomentOut"] | null;
+            peak: components["schemas"]["WatchedMomentOut"] | null;
+            /** Points */
+            points: components["schemas"]["PointOut"][];
+            /** Room Times */
+            room_times: number;
+            /** Unseen */
+            unseen: components["schemas"]["BlindOut"][];
+            /** Until */
+            until: string | null;
+        };
+        /**
          * SessionOut
          * @description Who is signed in, if anybody, whether the demo kitchen may be entered here, whether a new account takes an
          *     invitation, where a kitchen scale's bridge is looked for, and which version of the application answers.
@@ -5249,6 +5590,14 @@ export interface components {
         ShelfIn: {
             /** On Shelf */
             on_shelf: boolean;
+        };
+        /**
+         * ShownIn
+         * @description Where the jar stands in the picture that comes with it, or in the last that the camera sent.
+         */
+        ShownIn: {
+            lines: components["schemas"]["LinesIn"];
+            picture: components["schemas"]["PictureIn"] | null;
         };
         /**
          * SightCode
@@ -5885,6 +6234,12 @@ export interface components {
          */
         Unit: "g" | "oz" | "ml" | "tsp" | "tbsp" | "cup";
         /**
+         * Unread
+         * @description Why no level was read off a picture. The eye's own causes, and those of what is round about.
+         * @enum {string}
+         */
+        Unread: "dark" | "blocked" | "blurred" | "steamed" | "moved" | "unsure" | "not_shown" | "no_feed" | "too_late";
+        /**
          * UnreadJarOut
          * @description A jar that cannot be told, the entry with which that began where it is known, and all that is written in it.
          *
@@ -6037,6 +6392,54 @@ export interface components {
          * @enum {string}
          */
         Warmth: "c" | "f";
+        /**
+         * WatchedMomentOut
+         * @description When a level was seen. `sure` is false where it may have been passed while the camera was blind.
+         */
+        WatchedMomentOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Sure */
+            sure: boolean;
+            /** Times */
+            times: number;
+        };
+        /**
+         * WatchedOut
+         * @description What a camera saw of the running feed, the last time at `seen_at`.
+         */
+        WatchedOut: {
+            back_to_line: components["schemas"]["WatchedMomentOut"] | null;
+            doubled: components["schemas"]["WatchedMomentOut"] | null;
+            near_rim: components["schemas"]["WatchedMomentOut"] | null;
+            peak: components["schemas"]["WatchedMomentOut"] | null;
+            /**
+             * Seen At
+             * Format: date-time
+             */
+            seen_at: string;
+        };
+        /**
+         * WatchOut
+         * @description What cameras saw of a jar, the latest feeds first, and the room that its pictures take.
+         */
+        WatchOut: {
+            /** Bytes */
+            bytes: number;
+            /** Cameras */
+            cameras: components["schemas"]["CameraOut"][];
+            /** Feeds */
+            feeds: components["schemas"]["SeenFeedOut"][];
+            /** More */
+            more: boolean;
+            /** Most Bytes */
+            most_bytes: number;
+            /** Pictures */
+            pictures: number;
+        };
         /**
          * WeighedOnceOut
          * @description One thing of which two jars or more take some at their next feed: weighed once, and dealt out. Grams.
@@ -6269,6 +6672,7 @@ export type BesideJar = components['schemas']['BesideJar'];
 export type BesideOut = components['schemas']['BesideOut'];
 export type BinBody = components['schemas']['BinBody'];
 export type BlendOptionOut = components['schemas']['BlendOptionOut'];
+export type BlindOut = components['schemas']['BlindOut'];
 export type Bubbles = components['schemas']['Bubbles'];
 export type BuildIn = components['schemas']['BuildIn'];
 export type BuiltFeed = components['schemas']['BuiltFeed'];
@@ -6276,6 +6680,9 @@ export type BuiltOut = components['schemas']['BuiltOut'];
 export type ByHand = components['schemas']['ByHand'];
 export type CalendarAddressOut = components['schemas']['CalendarAddressOut'];
 export type CalendarKeyOut = components['schemas']['CalendarKeyOut'];
+export type CameraIn = components['schemas']['CameraIn'];
+export type CameraKind = components['schemas']['CameraKind'];
+export type CameraOut = components['schemas']['CameraOut'];
 export type Card = components['schemas']['Card'];
 export type CatalogueOut = components['schemas']['CatalogueOut'];
 export type CauseOut = components['schemas']['CauseOut'];
@@ -6286,6 +6693,7 @@ export type ChangeOut = components['schemas']['ChangeOut'];
 export type Chapter = components['schemas']['Chapter'];
 export type ChapterKind = components['schemas']['ChapterKind'];
 export type CheckedMethodOut = components['schemas']['CheckedMethodOut'];
+export type ClearedOut = components['schemas']['ClearedOut'];
 export type Clock = components['schemas']['Clock'];
 export type CodeIn = components['schemas']['CodeIn'];
 export type CodeOut = components['schemas']['CodeOut'];
@@ -6375,6 +6783,7 @@ export type Length = components['schemas']['Length'];
 export type LevelBody = components['schemas']['LevelBody'];
 export type LevelSeen = components['schemas']['LevelSeen'];
 export type LevelUnit = components['schemas']['LevelUnit'];
+export type LinesIn = components['schemas']['LinesIn'];
 export type LookBody = components['schemas']['LookBody'];
 export type LookedAtIn = components['schemas']['LookedAtIn'];
 export type Mark = components['schemas']['Mark'];
@@ -6388,6 +6797,7 @@ export type Move = components['schemas']['Move'];
 export type MovedBody = components['schemas']['MovedBody'];
 export type MoveIn = components['schemas']['MoveIn'];
 export type NameIn = components['schemas']['NameIn'];
+export type NewCameraOut = components['schemas']['NewCameraOut'];
 export type NewJarIn = components['schemas']['NewJarIn'];
 export type NewKeyIn = components['schemas']['NewKeyIn'];
 export type NewPasswordIn = components['schemas']['NewPasswordIn'];
@@ -6423,9 +6833,13 @@ export type PhotoOut = components['schemas']['PhotoOut'];
 export type PhotosIn = components['schemas']['PhotosIn'];
 export type Pick = components['schemas']['Pick'];
 export type PickOptionOut = components['schemas']['PickOptionOut'];
+export type PictureIn = components['schemas']['PictureIn'];
+export type PicturesIn = components['schemas']['PicturesIn'];
+export type PictureTakenOut = components['schemas']['PictureTakenOut'];
 export type PlaceIn = components['schemas']['PlaceIn'];
 export type PlanTotals = components['schemas']['PlanTotals'];
 export type PointBody = components['schemas']['PointBody'];
+export type PointOut = components['schemas']['PointOut'];
 export type PointsBody = components['schemas']['PointsBody'];
 export type Postbox = components['schemas']['Postbox'];
 export type Posted = components['schemas']['Posted'];
@@ -6457,6 +6871,7 @@ export type RuleTold = components['schemas']['RuleTold'];
 export type Scale = components['schemas']['Scale'];
 export type ScaleAct = components['schemas']['ScaleAct'];
 export type ScaleStep = components['schemas']['ScaleStep'];
+export type SeenFeedOut = components['schemas']['SeenFeedOut'];
 export type SessionOut = components['schemas']['SessionOut'];
 export type Settles = components['schemas']['Settles'];
 export type SharedAddressOut = components['schemas']['SharedAddressOut'];
@@ -6468,6 +6883,7 @@ export type Shelf = components['schemas']['Shelf'];
 export type ShelfFlourBody = components['schemas']['ShelfFlourBody'];
 export type ShelfFloursBody = components['schemas']['ShelfFloursBody'];
 export type ShelfIn = components['schemas']['ShelfIn'];
+export type ShownIn = components['schemas']['ShownIn'];
 export type SightCode = components['schemas']['SightCode'];
 export type SignChoicesOut = components['schemas']['SignChoicesOut'];
 export type SignCode = components['schemas']['SignCode'];
@@ -6518,6 +6934,7 @@ export type TriedOut = components['schemas']['TriedOut'];
 export type UndoIn = components['schemas']['UndoIn'];
 export type UndoneOut = components['schemas']['UndoneOut'];
 export type Unit = components['schemas']['Unit'];
+export type Unread = components['schemas']['Unread'];
 export type UnreadJarOut = components['schemas']['UnreadJarOut'];
 export type Urgency = components['schemas']['Urgency'];
 export type UseBody = components['schemas']['UseBody'];
@@ -6532,6 +6949,9 @@ export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
 export type WantedIn = components['schemas']['WantedIn'];
 export type Warmth = components['schemas']['Warmth'];
+export type WatchedMomentOut = components['schemas']['WatchedMomentOut'];
+export type WatchedOut = components['schemas']['WatchedOut'];
+export type WatchOut = components['schemas']['WatchOut'];
 export type WeighedOnceOut = components['schemas']['WeighedOnceOut'];
 export type WeighIn = components['schemas']['WeighIn'];
 export type Went = components['schemas']['Went'];
@@ -7833,6 +8253,337 @@ export interface operations {
             };
         };
     };
+    watching_api_withdraw_camera: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                camera_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_show_jar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                camera_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShownIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Insufficient Storage */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_add_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                camera_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PicturesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureTakenOut"][];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Insufficient Storage */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
     kitchen_api_read_catalogue: {
         parameters: {
             query?: never;
@@ -8575,6 +9326,124 @@ export interface operations {
             };
             /** @description The database is out of reach, or all hands are full */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_take_frame: {
+        parameters: {
+            query?: {
+                at?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": unknown;
+                "image/png": unknown;
+                "image/webp": unknown;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureTakenOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Insufficient Storage */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9819,6 +10688,131 @@ export interface operations {
             };
             /** @description The database is out of reach, or all hands are full */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_set_up_camera: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewCameraOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Insufficient Storage */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11644,6 +12638,301 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnreadJarOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_read_watch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_clear_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClearedOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_read_curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                feed_id: string;
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_read_film: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                feed_id: string;
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/webp": unknown;
                 };
             };
             /** @description Nobody is signed in */
@@ -15916,6 +17205,72 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Something in the address is not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_read_frame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
                 };
             };
             /** @description Nobody is signed in */

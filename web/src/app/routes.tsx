@@ -30,6 +30,7 @@ const SheetPage = lazy(async () => ({ default: (await import("../features/yours"
 const YoursPage = lazy(async () => ({ default: (await import("../features/yours")).YoursPage }));
 const BesidePage = lazy(async () => ({ default: (await import("../features/beside")).BesidePage }));
 const TrialPage = lazy(async () => ({ default: (await import("../features/beside")).TrialPage }));
+const WatchPage = lazy(async () => ({ default: (await import("../features/watch")).WatchPage }));
 const TrialsPage = lazy(async () => ({ default: (await import("../features/beside")).TrialsPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
@@ -67,6 +68,7 @@ function Guarded() {
             <Route path="jars/:jarId/part" element={<PartPage />} />
             <Route path="jars/:jarId/away" element={<AwayPage />} />
             <Route path="jars/:jarId/beside" element={<BesidePage />} />
+            <Route path="jars/:jarId/watch" element={<WatchPage />} />
             <Route path="trials" element={<TrialsPage />} />
             <Route path="trials/:trialId" element={<TrialPage />} />
             <Route path="jars/:jarId/bring" element={<SheetPage />} />

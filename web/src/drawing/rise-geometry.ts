@@ -1,6 +1,7 @@
 /** The rise line as data: what is drawn where, before any pixel. Times in ms, levels as multiples of the line. */
 
-export type Dot = { readonly at: number; readonly times: number };
+/** A level that was seen; `error` is how unsure a camera's is, null where the baker looked. */
+export type Dot = { readonly at: number; readonly times: number; readonly error?: number | null };
 /** The level forecast at a moment: four of five fall between low and high. */
 export type FanPoint = {
   readonly at: number;

@@ -68,11 +68,19 @@ export function Fan({ x, y, points }: Frame & { readonly points: readonly FanPoi
   );
 }
 
+const isWatched = (dot: Dot) => typeof dot.error === "number";
+const isLooked = (dot: Dot) => !isWatched(dot);
+
 /** Every round from its feed on; the rings of the feeds lie over all else. */
 export function Rounds({ x, y, rounds }: Frame & { readonly rounds: readonly Round[] }) {
   const path = line<Dot>(
     (dot) => x(dot.at),
     (dot) => y(dot.times),
+  );
+  const band = area<Dot>(
+    (dot) => x(dot.at),
+    (dot) => y(dot.times - (dot.error ?? 0)),
+    (dot) => y(dot.times + (dot.error ?? 0)),
   );
   return (
     <>
@@ -98,7 +106,8 @@ export function Rounds({ x, y, rounds }: Frame & { readonly rounds: readonly Rou
             strokeLinejoin="round"
             strokeLinecap="round"
           />
-          {round.dots.map((dot) => (
+          <path d={band(round.dots.filter(isWatched)) ?? ""} fill="var(--crust)" opacity={0.25} />
+          {round.dots.filter(isLooked).map((dot) => (
             <circle
               key={dot.at}
               cx={x(dot.at)}

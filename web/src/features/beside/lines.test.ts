@@ -8,7 +8,7 @@ function jarFrom(start: string): BesideJar {
   const rounds = [0, 1, 2, 3, 4, 5, 6].map((day) => ({
     feed_id: `f${day}`,
     at: at(day, 0),
-    levels: day === 2 ? [] : [{ look_id: `l${day}`, at: at(day, 6), times: 1.5 + day / 10 }],
+    levels: day === 2 ? [] : [{ look_id: `l${day}`, at: at(day, 6), times: 1.5 + day / 10, error: null }],
   }));
   return { id: start, name: "Rye", rounds } as unknown as BesideJar;
 }

@@ -6,7 +6,7 @@ describe("jars side by side as a table", () => {
   it("has a row for each feed and each level, and names that hold signs of their own", () => {
     const round = {
       at: "2026-03-04T08:00:00Z",
-      levels: [{ look_id: "l", at: "2026-03-04T12:30:00Z", times: 1.85 }],
+      levels: [{ look_id: "l", at: "2026-03-04T12:30:00Z", times: 1.85, error: null }],
     };
     const jars = [{ name: 'Rye, "dark"', rounds: [round] }] as unknown as BesideJar[];
     expect(besideTable(jars)).toBe(

@@ -19,6 +19,7 @@ import {
   lifeText,
   nextMove,
   stageLine,
+  watchText,
 } from "../../words";
 import { Ahead } from "./Ahead";
 import { Changes, Coming } from "./Coming";
@@ -27,6 +28,7 @@ import { DriedOfIt, HowItGoesOn, LeftAlone, Lineage, MixDough, NextBake, Rests }
 import { Log } from "./Log";
 import { Rise } from "./Rise";
 import { UnreadPage } from "./Unread";
+import { WatchedByCamera } from "./Watched";
 
 export function JarPage() {
   const { jarId = "" } = useParams();
@@ -91,6 +93,7 @@ function Opened({ opened }: { readonly opened: OpenJar }) {
           )}
           <p className={`font-serif text-2xl ${danger ? "text-alarm" : ""}`}>{what}</p>
           {how && <p className="max-w-prose">{how}</p>}
+          <WatchedByCamera opened={opened} />
           <Acts opened={opened} />
           {!binned && !danger && <LeftAlone opened={opened} />}
           {!binned && !danger && <HowItGoesOn opened={opened} />}
@@ -204,6 +207,9 @@ function Acts({ opened }: { readonly opened: OpenJar }) {
           </ButtonLink>
           <ButtonLink look="plain" to={`/jars/${jar.id}/part`}>
             {commonText.takeSome}
+          </ButtonLink>
+          <ButtonLink look="plain" to={`/jars/${jar.id}/watch`}>
+            {watchText.watch}
           </ButtonLink>
           <ButtonLink look="plain" to={`/signs?jar=${jar.id}`}>
             {commonText.somethingIsWrong}

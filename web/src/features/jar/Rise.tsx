@@ -7,7 +7,7 @@ import { times } from "../../lib/numbers";
 import { dayWord, when } from "../../lib/time";
 import { ButtonLink } from "../../ui/button";
 import { Choice } from "../../ui/choice";
-import { chapterTitle, commonText, jarText, lifeText, roundWords } from "../../words";
+import { chapterTitle, commonText, jarText, lifeText, roundWords, watchText } from "../../words";
 import { tell } from "./entry-words";
 import { Outward } from "./Outward";
 
@@ -56,7 +56,11 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
       until: Date.parse(rounds[index + 1]?.at ?? now),
       high: round.high_mark,
       ratio: round.ratio,
-      dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
+      dots: round.levels.map((level) => ({
+        at: Date.parse(level.at),
+        times: level.times,
+        error: level.error,
+      })),
     }))
     .filter(({ at }) => inside(at));
   const turns = log
@@ -124,6 +128,15 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
             </svg>
             {jarText.look}
           </li>
+          {drawn.some((round) => round.dots.some(({ error }) => error !== null)) && (
+            <li className="flex items-center gap-2">
+              <svg width="16" height="16" aria-hidden="true">
+                <path d="M0 8H16" stroke="var(--crust)" strokeWidth="7" opacity="0.25" />
+                <path d="M0 8H16" stroke="var(--ink)" strokeWidth="2.200" />
+              </svg>
+              {watchText.legendWatched}
+            </li>
+          )}
           {drawn.some((round) => round.high !== null) && (
             <li className="flex items-center gap-2">
               <svg width="16" height="16" aria-hidden="true">
@@ -185,7 +198,9 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
                 ...round.levels.map((level) => (
                   <tr key={level.look_id} className="border-b border-rule">
                     <td className="py-1.5 pe-4">{when(level.at, now, zone)}</td>
-                    <td className="py-1.5 pe-4">{commonText.look}</td>
+                    <td className="py-1.5 pe-4">
+                      {level.error === null ? commonText.look : watchText.legendWatched}
+                    </td>
                     <td className="py-1.5">{times(level.times)}</td>
                   </tr>
                 )),

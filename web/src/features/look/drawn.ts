@@ -5,7 +5,7 @@ import type { Glance, Kitchen, LookBody } from "../../api/types";
 function withLook(one: Glance, look: LookBody, times: number | null): Glance {
   const since = one.since_feed;
   if (!since || Date.parse(look.at) < Date.parse(since.fed_at)) return one;
-  const last = times === null ? since.last : { look_id: "", at: look.at, times };
+  const last = times === null ? since.last : { look_id: "", at: look.at, times, error: null };
   const highest = last && (!since.highest || last.times > since.highest.times) ? last : since.highest;
   const seen = {
     last,

@@ -37,7 +37,7 @@ function Told({ jar }: { readonly jar: SharedJar }) {
     until: Date.parse(rounds[index + 1]?.at ?? now),
     high: round.high_mark,
     ratio: round.ratio,
-    dots: round.levels.map((level) => ({ at: Date.parse(level.at), times: level.times })),
+    dots: round.levels.map(({ at, times: level, error }) => ({ at: Date.parse(at), times: level, error })),
   }));
   const highest = Math.max(1, ...drawn.flatMap(({ dots }) => dots.map((dot) => dot.times)));
   return (

@@ -42,6 +42,7 @@ export * from "./tasks";
 export * from "./trials";
 export * from "./ui";
 export * from "./usual";
+export * from "./watch";
 export * from "./weighing";
 export * from "./welcome";
 export * from "./yours";

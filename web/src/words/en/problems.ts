@@ -125,6 +125,12 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
       ? `This photo is too large. Up to ${facts.most_mp} megapixels are taken.`
       : `This photo is too large. Up to ${facts.most_mb ?? 12} MB are taken.`,
   photo_too_small: (facts) => `This photo is too small to read. At least ${facts.least} pixels a side.`,
+  too_many_cameras: (facts) => `This jar has ${facts.most} cameras, as many as may watch it. Stop one first.`,
+  lines_cross: (_facts, field) =>
+    `Check ${fieldWords(field)}: from the top down the lines are rim, level and line, bottom; the left wall is left of the right.`,
+  jar_too_far: () => "The jar is too small in the picture. Bring the camera nearer.",
+  no_feed_yet: () =>
+    "There is nothing in the jar at that time. Log the feed first, or check when the picture was taken.",
   too_many_photos: (facts) => `This jar has ${facts.most} photos, as many as are kept. Take some away first.`,
   out_of_reach: () => "The kitchen cannot be reached. Nothing typed is lost; try again in a moment.",
   no_demo_here: () => "There is no demo kitchen here.",
@@ -158,6 +164,11 @@ const FIELDS: Record<string, string> = {
   about: "Verdict",
   discard_to: "Discard",
   photo: "Photo",
+  picture: "Picture",
+  rim: "the rim",
+  line: "the line",
+  right: "the walls",
+  every_min: "Minutes between pictures",
   code: "Invitation",
   place: "Place",
   thermometer: "Thermometer",

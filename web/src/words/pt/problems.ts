@@ -126,6 +126,13 @@ const WORDS: Record<ProblemCode, (facts: Facts, field: string) => string> = {
       : `Esta fotografia é grande demais. Vão até ${facts.most_mb ?? 12} MB.`,
   photo_too_small: (facts) =>
     `Esta fotografia é pequena demais para se ler. Pelo menos ${facts.least} píxeis de lado.`,
+  too_many_cameras: (facts) =>
+    `Este frasco já tem ${facts.most} câmaras, tantas quantas o podem vigiar. Pare uma primeiro.`,
+  lines_cross: (_facts, field) =>
+    `Veja ${fieldWords(field)}: de cima para baixo as linhas são borda, nível e marca, fundo; a parede esquerda fica à esquerda da direita.`,
+  jar_too_far: () => "O frasco é demasiado pequeno na imagem. Aproxime a câmara.",
+  no_feed_yet: () =>
+    "A essa hora não há nada no frasco. Registe primeiro o refresco, ou veja quando a imagem foi tirada.",
   too_many_photos: (facts) =>
     `Este frasco tem ${facts.most} fotografias, tantas quantas se guardam. Tire algumas primeiro.`,
   out_of_reach: () => "Não se chega à cozinha. Nada do que escreveu se perde; tente daqui a um momento.",
@@ -160,6 +167,11 @@ const FIELDS: Record<string, string> = {
   about: "Juízo",
   discard_to: "Descarte",
   photo: "Fotografia",
+  picture: "Imagem",
+  rim: "a borda",
+  line: "a marca",
+  right: "as paredes",
+  every_min: "Minutos entre imagens",
   code: "Convite",
   place: "Lugar",
   thermometer: "Termómetro",
