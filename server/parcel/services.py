@@ -36,6 +36,7 @@ from places import rows as places
 from problems import Problem, ServerProblem
 from problems.stored import UnreadableError
 from trials import rows as trials
+from watching import keeping as watching
 
 from .forms import document, package
 from .forms.package import ForeignError, NewerError, Opened
@@ -339,6 +340,7 @@ def leave(account: Account, request: HttpRequest) -> None:
         sign_out_everywhere(account)
         account.delete()
         transaction.on_commit(lambda: photos.forget_pictures(jars))
+        transaction.on_commit(lambda: watching.forget_pictures(jars))
     sign_out(request)
 
 

@@ -102,6 +102,15 @@ def clear(jar_id: UUID) -> int:
     return len(rows)
 
 
+def forget_pictures(jars: Iterable[UUID]) -> None:
+    """The pictures of jars that are no more."""
+    for jar in jars:
+        try:
+            files.drop_folder(folder_of(jar))
+        except OSError as error:
+            log.error("pictures of a jar that is no more stay where they were: %s", error)
+
+
 def _drop(camera: Camera, rows: Iterable[Picture]) -> None:
     for row in rows:
         try:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import datetime, timedelta
 from io import BytesIO
@@ -71,7 +71,7 @@ class Scene:
     other: bool = False
     number: int = field(default=0)
 
-    def act(self, said: dict[str, object]) -> None:
+    def act(self, said: Mapping[str, object]) -> None:
         """What hands do. Raises ValueError for what no hand does."""
         match said:
             case {"light": "clock"}:

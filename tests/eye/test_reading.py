@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from unittest import TestCase
 
+import cv2
 import numpy as np
 
-from eye.follow import Follower, mean_of, moved
+from eye.follow import Follower, back_over, both_ways, looked_back, mean_of, moved
+from eye.place import AS_IT_STOOD, Set, set_down
 from eye.terms import Cause, Jar, Reading
+from eye.unseen import why_unseen
 from standins.camera.draw import Before, Kitchen, Light, Mark, Moment, draw, kitchen
 
 # Up to a peak and down again, a picture each half hour.
@@ -85,3 +89,77 @@ class WhatALevelMayDo(TestCase):
         mean, error = mean_of(after, levels)
         self.assertLess(abs(mean - 1.5), 0.12)
         self.assertGreater(error, 0.03)
+
+
+class BothWays(TestCase):
+    def test_the_last_steps_are_told_as_by_the_whole_and_what_came_after_counts(self) -> None:
+        of = kitchen(13, Mark.BAND)
+        follower, pictures, forward = None, [], []
+        for number, level in enumerate(COURSE):
+            picture = draw(of, Moment(level, max(COURSE[: number + 1]), gas=0.3, number=number))
+            follower = follower or Follower.begin(picture, jar_of(of))
+            seen, reading = follower.look(picture, number / 2)
+            pictures.append((number / 2, seen, follower.belief))
+            forward.append(reading)
+        assert follower is not None
+        start = follower.start
+        whole = both_ways(start.belief, start.levels, [(at_h, seen) for at_h, seen, _ in pictures])
+        last = back_over(start.levels, pictures[6:])
+        self.assertEqual([one.cause for one in last], [one.cause for one in whole[6:]])
+        for one, other in zip(last, whole[6:], strict=True):
+            self.assertAlmostEqual(one.level or 0.0, other.level or 0.0, places=6)
+        errors = [one.error or 1.0 for one in whole[:-1]]
+        self.assertLess(float(np.mean(errors)), float(np.mean([one.error or 1.0 for one in forward[:-1]])))
+
+    def test_looking_back_is_moving_turned_round(self) -> None:
+        """For inner levels: what a level explains of a later weight is the mean of that weight over where it may go."""
+        size = 240
+        for hours in (0.05, 0.3):
+            moves = np.stack([moved(row, hours) for row in np.eye(size)])
+            later = np.random.default_rng(4).random(size)
+            wanted = moves @ later
+            inner = slice(60, 180)
+            told = looked_back(later, hours)[inner] * wanted.max()
+            self.assertLess(float(np.abs(told / wanted[inner] - told.mean() / wanted[inner].mean()).max()), 0.01)
+
+
+class WhereItStands(TestCase):
+    def test_a_jar_set_down_elsewhere_is_found_in_another_light(self) -> None:
+        for seed, mark in ((12, Mark.NONE), (13, Mark.BAND), (7, Mark.STRIP)):
+            of = kitchen(seed, mark)
+            before = draw(of, Moment(1.0, 1.0))
+            for by, light in ((18, Light.DAY), (-18, Light.LAMP), (0, Light.FLASH)):
+                with self.subTest(seed=seed, by=by):
+                    elsewhere = replace(of, left=of.left + by, right=of.right + by)
+                    picture = draw(elsewhere, Moment(1.6, 1.6, light=light, number=3))
+                    self.assertEqual(set_down(picture, before, jar_of(of), AS_IT_STOOD), Set(by, 0))
+
+    def test_a_hand_before_it_moves_nothing(self) -> None:
+        of = kitchen(12, Mark.NONE)
+        before = draw(of, Moment(1.0, 1.0))
+        for number in range(4):
+            picture = draw(of, Moment(1.3, 1.3, before=Before.HAND, number=number))
+            self.assertEqual(set_down(picture, before, jar_of(of), AS_IT_STOOD), AS_IT_STOOD)
+
+    def test_why_it_is_not_seen(self) -> None:
+        of = kitchen(13, Mark.BAND)
+        before = draw(of, Moment(1.0, 1.0))
+        shaken = np.asarray(cv2.GaussianBlur(draw(of, Moment(1.3, 1.3, number=2)), (0, 0), 9), dtype=np.uint8)
+        self.assertEqual(why_unseen(shaken, before, jar_of(of)), Cause.BLURRED)
+        cat = draw(of, Moment(1.3, 1.3, before=Before.CAT, number=3))
+        self.assertEqual(why_unseen(cat, before, jar_of(of)), Cause.BLOCKED)
+
+
+class AHand(TestCase):
+    def test_is_told_by_what_a_jar_cannot_have_changed(self) -> None:
+        """Of hands anywhere before four jars no level is told that is far off."""
+        off = []
+        for seed, mark in ((12, Mark.NONE), (13, Mark.BAND), (10, Mark.PEN), (7, Mark.STRIP)):
+            of = kitchen(seed, mark)
+            for number in range(100, 108):
+                follower = Follower.begin(draw(of, Moment(1.0, 1.0)), jar_of(of))
+                follower.see(draw(of, Moment(1.25, 1.25, number=99)), 1.0)
+                told = follower.see(draw(of, Moment(1.3, 1.3, before=Before.HAND, number=number)), 1.25)
+                off += [] if told.level is None else [abs(told.level - 1.3)]
+        self.assertLess(max(off, default=0.0), 0.15)
+        self.assertLess(len(off), 16)

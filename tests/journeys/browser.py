@@ -100,11 +100,13 @@ def spaced(text: str) -> str:
 
 
 class Browser:
-    def __init__(self, width: int = 1280, height: int = 800, *, begun_by: Path | None = None) -> None:
+    def __init__(
+        self, width: int = 1280, height: int = 800, *, begun_by: Path | None = None, flags: tuple[str, ...] = ()
+    ) -> None:
         """`begun_by` is a program that begins the browser elsewhere, such as in another network; it is told all."""
         options = webdriver.ChromeOptions()
         options.binary_location = str(begun_by or shutil.which("chromium") or "/usr/bin/chromium")
-        for flag in (*FLAGS, *(("--remote-debugging-pipe",) if begun_by else ())):
+        for flag in (*FLAGS, *flags, *(("--remote-debugging-pipe",) if begun_by else ())):
             options.add_argument(flag)
         # What is in use where the browser says that it is: the flag alone sets the browser's own words.
         options.add_experimental_option("prefs", {"intl.accept_languages": "en-GB,en"})
@@ -222,15 +224,15 @@ class Browser:
         self.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", element)
         element.click()
 
-    def choose_file(self, name: str, path: Path) -> None:
-        """Give a file to the field of that name, seen or not."""
+    def choose_file(self, name: str, *paths: Path) -> None:
+        """Give files to the field of that name, seen or not."""
 
         def field() -> WebElement | None:
             found = self.driver.find_elements(By.CSS_SELECTOR, "input[type=file]")
             named = (one for one in found if name in (one.get_attribute("aria-label"), one.accessible_name))
             return next(named, None)
 
-        self.until(f"a field for files {name!r}", field).send_keys(str(path))
+        self.until(f"a field for files {name!r}", field).send_keys("\n".join(map(str, paths)))
 
     def type(self, name: str, text: str) -> None:
         field = self.one("textbox", name)

@@ -20,6 +20,7 @@ OF_A_JAR = (
         "/part",
         "/away",
         "/photos",
+        "/watch",
         "/sheet",
         "/bring",
         "/beside",
