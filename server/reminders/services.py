@@ -16,12 +16,15 @@ from django.db.models import Q
 from accounts.services import Account, accounts_to_remind
 from ferment.doors.discard import DiscardSign, Nudge, Shelf
 from ferment.doors.reminding import Reminder, reminders
+from ferment.kitchen.hours import Hours, fit
 from ferment.planner import Act
 from guidance.services import Assessed, kitchen_now
 from kitchen.services import hours_of, jars_in_reach, kitchens_of, state_of
 from logbook.services import changes_of, undone_in
 from pantry.services import nudges_of, state_of_discard
 from problems.taken_back import repeated
+from watching.noticing import Noticed, notices_of
+from watching.terms import Moment
 
 from .models import DiscardMessage, Message, Watch
 
@@ -57,12 +60,25 @@ class Nudged:
 
 
 @dataclass(frozen=True)
+class Watched:
+    """What a camera saw of a jar, told as it happened."""
+
+    about: ClassVar[str] = "watched"
+    jar_id: UUID
+    jar: str
+    what: Moment
+    times: float
+    due: datetime
+    sent_at: datetime
+
+
+@dataclass(frozen=True)
 class Postbox:
     """What was sent and what will be; nothing will, where the baker does not want to be reminded."""
 
     wanted: bool
-    sent: list[Posted | Nudged]
-    to_come: list[Posted | Nudged]
+    sent: list[Posted | Nudged | Watched]
+    to_come: list[Posted | Nudged | Watched]
 
 
 # Several workers may run: each takes so many at a time, and none what another took within a round.
@@ -185,12 +201,23 @@ def postbox_of(account: Account, now: datetime) -> Postbox:
     """
     sent, to_come = _of_jars(account, now)
     nudged, nudges_to_come = _of_discard(account, now)
-    latest: list[Posted | Nudged] = sorted([*sent, *nudged], key=_sent_at, reverse=True)
-    soonest: list[Posted | Nudged] = sorted([*to_come, *nudges_to_come], key=_sent_at)
+    watched = [_watched(one, hours_of(account)) for one in notices_of(jars_in_reach(account), MOST_SHOWN)]
+    latest: list[Posted | Nudged | Watched] = sorted(
+        [*sent, *nudged, *(one for one in watched if one.sent_at <= now)], key=_sent_at, reverse=True
+    )
+    soonest: list[Posted | Nudged | Watched] = sorted(
+        [*to_come, *nudges_to_come, *(one for one in watched if one.sent_at > now)], key=_sent_at
+    )
     return Postbox(account.wants_reminders, latest[:MOST_SHOWN], soonest[:MOST_SHOWN])
 
 
-def _sent_at(letter: Posted | Nudged) -> datetime:
+def _watched(one: Noticed, hours: Hours) -> Watched:
+    """At night nobody is told: it waits for the morning."""
+    at = fit(hours, one.told_at, one.told_at, one.told_at + timedelta(days=1)).at
+    return Watched(one.jar_id, one.jar, one.what, one.times, one.at, at)
+
+
+def _sent_at(letter: Posted | Nudged | Watched) -> datetime:
     return letter.sent_at
 
 

@@ -11,6 +11,7 @@ from pydantic import Field
 from accounts.wire import Request, Told
 from ferment.doors.discard import DiscardSign, Shelf
 from ferment.planner import Act
+from watching.terms import Moment
 
 
 class Posted(Told):
@@ -36,7 +37,19 @@ class Nudged(Told):
     sent_at: datetime
 
 
-Letter = Annotated[Posted | Nudged, Field(discriminator="about")]
+class Watched(Told):
+    """What a camera saw of a jar: that it doubled, peaked (at `times` the line) or neared the rim, and when (`due`)."""
+
+    about: Literal["watched"]
+    jar_id: UUID
+    jar: str
+    what: Moment
+    times: float
+    due: datetime
+    sent_at: datetime
+
+
+Letter = Annotated[Posted | Nudged | Watched, Field(discriminator="about")]
 
 
 class WantedIn(Request):

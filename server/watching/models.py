@@ -23,6 +23,21 @@ class Camera(models.Model):
     withdrawn_at = models.DateTimeField(null=True)
 
 
+class Notice(models.Model):
+    """That a feed doubled, peaked or came near the rim before a camera: once each; `told_at` is when it was noticed."""
+
+    jar = models.ForeignKey("kitchen.Jar", on_delete=models.CASCADE, related_name="notices")
+    feed = models.UUIDField()
+    what = models.CharField(max_length=10)
+    at = models.DateTimeField()
+    times = models.FloatField()
+    told_at = models.DateTimeField()
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=["jar", "feed", "what"], name="a_moment_once"),)
+        indexes = (models.Index(fields=["jar", "told_at"]),)
+
+
 class Picture(models.Model):
     """A picture and what was read off it: a level with its error (× the line), or why not.
 

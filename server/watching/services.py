@@ -29,6 +29,7 @@ from problems.stored import UnreadableError
 
 from . import keeping
 from .models import Camera, Picture
+from .noticing import give_notice
 from .seeing import Round, Shown, as_jpeg, kept_of, opened, pixels
 from .sight import WHOLE_SIDE, Sight, as_start, feed_at
 from .terms import CameraKind, Unread
@@ -218,7 +219,8 @@ def take(camera: Camera, sent: Sequence[Sent], now: datetime, account: Account |
     pictures = [(at, _upright(one, number)) for at, number, one in timed]
     with transaction.atomic():
         camera = Camera.objects.select_for_update().get(id=camera.id)
-        taken = _take(camera, pictures)
+        taken, feed = _take(camera, pictures)
+        give_notice(camera, feed, now)
         keeping.thin(camera, now)
     written_anew([camera.jar_id])
     return taken
@@ -239,7 +241,8 @@ def _time_of(one: Sent, number: int, account: Account | None, now: datetime) -> 
     return at
 
 
-def _take(camera: Camera, pictures: Iterable[tuple[datetime, Image.Image]]) -> list[Taken]:
+def _take(camera: Camera, pictures: Iterable[tuple[datetime, Image.Image]]) -> tuple[list[Taken], FeedToWatch | None]:
+    """With the feed of the last one that was new."""
     last_at = Picture.objects.filter(camera=camera).aggregate(last=Max("at"))["last"]
     feeds = _feeds(camera)
     sight = Sight(camera, feeds)
@@ -253,7 +256,7 @@ def _take(camera: Camera, pictures: Iterable[tuple[datetime, Image.Image]]) -> l
         last_at = at
     sight.tell_again()
     camera.save(update_fields=["right", "down"])
-    return [_taken(row, at) for row, at in taken]
+    return [_taken(row, at) for row, at in taken], sight.feed
 
 
 def _taken(row: Picture | None, at: datetime) -> Taken:

@@ -13,6 +13,14 @@ class CameraKind(StrEnum):
     LAPSE = "lapse"
 
 
+class Moment(StrEnum):
+    """What a camera gives notice of."""
+
+    DOUBLED = "doubled"
+    PEAK = "peak"
+    NEAR_RIM = "near_rim"
+
+
 class Unread(StrEnum):
     """Why no level was read off a picture. The eye's own causes, and those of what is round about."""
 

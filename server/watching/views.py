@@ -12,8 +12,7 @@ from uuid import UUID
 from PIL import Image
 
 from accounts.services import Account
-from ferment.doors.watched import FeedToWatch, WatchedFeed, feeds_to_watch, watched_feed
-from ferment.record.glimpses import Glimpse
+from ferment.doors.watched import FeedToWatch, WatchedFeed, feeds_to_watch
 from ferment.record.log import Log
 from kitchen.services import JarCard, jar_of
 from logbook.reading import logs_of
@@ -22,6 +21,7 @@ from problems.stored import UnreadableError
 
 from . import keeping
 from .models import Camera, Picture
+from .noticing import what_was_seen
 from .seeing import opened
 from .services import space_of
 from .terms import CameraKind, Unread
@@ -102,8 +102,7 @@ def watch_of(account: Account, jar_id: UUID) -> Watch:
 
 def seen_feed(jar_id: UUID, feed: FeedToWatch) -> SeenFeed:
     points = [_point(row) for row in _rows(jar_id, feed)]
-    glimpses = [Glimpse(str(one.at), one.at, one.level, one.error or 0.0) for one in points if one.level is not None]
-    return SeenFeed(feed, points, watched_feed(glimpses, feed.doubles_at, feed.room_times))
+    return SeenFeed(feed, points, what_was_seen(((one.at, one.level, one.error) for one in points), feed))
 
 
 def running_feed(card: JarCard, log: Log) -> SeenFeed | None:

@@ -307,3 +307,39 @@ class WhatIsKept(Watched):
         self.assertEqual(len(rows), 11)
         film = Image.open(BytesIO(self.baker.client.get(f"{self.jar}/watch/{feed}.webp").content))
         self.assertEqual((film.format, getattr(film, "n_frames", 1), film.height), ("WEBP", 10, 360))
+
+
+class Notices(Watched):
+    def letters(self) -> tuple[list[Any], list[Any]]:
+        box = self.baker.ok("GET", "/api/postbox")
+        return tuple([one for one in box[name] if one["about"] == "watched"] for name in ("sent", "to_come"))
+
+    def test_of_doubling_and_peak_once_each(self) -> None:
+        self.set_up()
+        self.show()
+        self.night(0.5)
+        sent, to_come = self.letters()
+        self.assertEqual({one["what"] for one in sent}, {"doubled", "peak"})
+        self.assertEqual(to_come, [])
+        self.night(9.25, 9.5)
+        self.assertEqual(len(self.letters()[0]), 2)
+        peak = next(one for one in sent if one["what"] == "peak")
+        self.assertLess(abs(peak["times"] - 2.14), 0.05)
+
+    def test_outside_the_bakers_hours_it_waits(self) -> None:
+        now = datetime.now(ZoneInfo("Europe/Lisbon"))  # noqa: TID251
+        ahead = (now.hour * 60 + now.minute + 120) % 1380
+        band = [{"start": ahead, "end": ahead + 60}]
+        self.baker.ok("PUT", "/api/hours", {"weekday": band, "weekend": band})
+        self.set_up()
+        self.show()
+        self.night(0.5)
+        sent, to_come = self.letters()
+        self.assertEqual(sent, [])
+        self.assertEqual({one["what"] for one in to_come}, {"doubled", "peak"})
+
+    def test_of_what_was_brought_in_there_is_none(self) -> None:
+        self.set_up("lapse")
+        self.show()
+        self.night(0.5)
+        self.assertEqual(self.letters(), ([], []))

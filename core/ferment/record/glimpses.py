@@ -28,7 +28,7 @@ class Weighed:
     counts: float
 
 
-def weighed(glimpses: Iterable[Glimpse]) -> tuple[Weighed, ...]:
+def as_looks(glimpses: Iterable[Glimpse]) -> tuple[Weighed, ...]:
     """In order of time; what came soon after another counts by the time between, so that a night of pictures counts by
     its hours."""
     told: list[Weighed] = []

@@ -12,7 +12,7 @@ from ..kitchen.hours import HOUR
 from ..kitchen.vessel import Level, Vessel, as_times, line_mm, room_times
 from ..mixing.contents import EMPTY, Contents, Culture, culture_of
 from ..refusal import Refusal
-from .glimpses import Glimpse, Weighed, in_utc, weighed
+from .glimpses import Glimpse, Weighed, in_utc, as_looks
 from .log import (
     Bake,
     Bin,
@@ -281,7 +281,7 @@ def replay(vessel: Vessel, log: Log, culture: Culture | None = None, glimpses: t
     `glimpses` are what a camera read in between; of one minute with a feed they are of what stood there before.
     """
     so_far = _Replay(vessel, culture)
-    between = deque(weighed(in_utc(one) for one in glimpses))
+    between = deque(as_looks(in_utc(one) for one in glimpses))
     for entry in in_order(log):
         while between and between[0].glimpse.at <= entry.at:
             so_far.glimpse(between.popleft())

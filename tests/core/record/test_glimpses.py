@@ -10,7 +10,7 @@ import numpy as np
 
 from ferment.doors.assessment import assess
 from ferment.kitchen.hours import HOUR
-from ferment.record.glimpses import TOGETHER_H, Glimpse, weighed
+from ferment.record.glimpses import TOGETHER_H, Glimpse, as_looks
 from ferment.record.ledger import replay
 from ferment.tracker.stretch import Curve, track
 
@@ -40,9 +40,9 @@ class InTheLedger(TestCase):
 
 class AsManyLooksAsHours(TestCase):
     def test_each_counts_by_the_time_since_the_one_before(self) -> None:
-        told = weighed(glimpse(at, 1.0) for at in (0.0, 0.25, 0.5, 3.0))
+        told = as_looks(glimpse(at, 1.0) for at in (0.0, 0.25, 0.5, 3.0))
         self.assertEqual([one.counts for one in told], [1.0, 0.25, 0.25, 1.0])
-        every_minute = weighed(glimpse(minute / 60, 1.0) for minute in range(481))
+        every_minute = as_looks(glimpse(minute / 60, 1.0) for minute in range(481))
         self.assertAlmostEqual(sum(one.counts for one in every_minute), 1.0 + 8.0 / TOGETHER_H, places=6)
 
     def test_a_hundred_pictures_tell_no_more_than_a_few(self) -> None:

@@ -4238,6 +4238,12 @@ export interface components {
             };
         };
         /**
+         * Moment
+         * @description What a camera gives notice of.
+         * @enum {string}
+         */
+        Moment: "doubled" | "peak" | "near_rim";
+        /**
          * Move
          * @enum {string}
          */
@@ -4941,9 +4947,9 @@ export interface components {
          */
         Postbox: {
             /** Sent */
-            sent: (components["schemas"]["Posted"] | components["schemas"]["Nudged"])[];
+            sent: (components["schemas"]["Posted"] | components["schemas"]["Nudged"] | components["schemas"]["Watched"])[];
             /** To Come */
-            to_come: (components["schemas"]["Posted"] | components["schemas"]["Nudged"])[];
+            to_come: (components["schemas"]["Posted"] | components["schemas"]["Nudged"] | components["schemas"]["Watched"])[];
             /** Wanted */
             wanted: boolean;
         };
@@ -6393,6 +6399,37 @@ export interface components {
          */
         Warmth: "c" | "f";
         /**
+         * Watched
+         * @description What a camera saw of a jar: that it doubled, peaked (at `times` the line) or neared the rim, and when (`due`).
+         */
+        Watched: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            about: "watched";
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /** Jar */
+            jar: string;
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /**
+             * Sent At
+             * Format: date-time
+             */
+            sent_at: string;
+            /** Times */
+            times: number;
+            what: components["schemas"]["Moment"];
+        };
+        /**
          * WatchedMomentOut
          * @description When a level was seen. `sure` is false where it may have been passed while the camera was blind.
          */
@@ -6793,6 +6830,7 @@ export type Mend = components['schemas']['Mend'];
 export type MendIn = components['schemas']['MendIn'];
 export type MendOut = components['schemas']['MendOut'];
 export type MethodIn = components['schemas']['MethodIn'];
+export type Moment = components['schemas']['Moment'];
 export type Move = components['schemas']['Move'];
 export type MovedBody = components['schemas']['MovedBody'];
 export type MoveIn = components['schemas']['MoveIn'];
@@ -6949,6 +6987,7 @@ export type WaitsFor = components['schemas']['WaitsFor'];
 export type WalkStyle = components['schemas']['WalkStyle'];
 export type WantedIn = components['schemas']['WantedIn'];
 export type Warmth = components['schemas']['Warmth'];
+export type Watched = components['schemas']['Watched'];
 export type WatchedMomentOut = components['schemas']['WatchedMomentOut'];
 export type WatchedOut = components['schemas']['WatchedOut'];
 export type WatchOut = components['schemas']['WatchOut'];

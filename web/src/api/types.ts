@@ -171,6 +171,7 @@ export type {
   VisitOut,
   WaitsFor,
   WalkStyle,
+  Watched as WatchedLetter,
   WatchedMomentOut as WatchedMoment,
   WatchedOut as Watched,
   WatchOut as Watch,

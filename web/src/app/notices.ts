@@ -9,6 +9,11 @@ const KEPT = 60;
 /** What went out longer ago was told elsewhere, or is no news any more. */
 const FRESH_MS = 3_600_000;
 
+function keyOf(one: Letter): string {
+  if (one.about === "discard") return one.shelf;
+  return one.about === "jar" ? one.jar_id : `${one.jar_id}.${one.what}`;
+}
+
 async function show(one: Letter): Promise<void> {
   const name = letterName(one);
   const said = { body: reminderLine(one), tag: name };
@@ -16,7 +21,7 @@ async function show(one: Letter): Promise<void> {
     const notice = new Notification(name, said);
     notice.onclick = () => {
       globalThis.focus();
-      location.assign(one.about === "jar" ? `/?jar=${one.jar_id}` : "/discard");
+      location.assign(one.about === "discard" ? "/discard" : `/?jar=${one.jar_id}`);
     };
   } catch {
     // Browsers of phones show notices only through the page's worker.
@@ -34,7 +39,7 @@ export function useNotices(isIn: boolean): void {
     if (!sent || !("Notification" in globalThis) || Notification.permission !== "granted") return;
     const told = readStored<string[]>(TOLD) ?? [];
     for (const one of sent) {
-      const key = `${one.about === "jar" ? one.jar_id : one.shelf}.${one.due}`;
+      const key = `${keyOf(one)}.${one.due}`;
       if (told.includes(key) || Date.now() - Date.parse(one.sent_at) > FRESH_MS) continue;
       told.push(key);
       void show(one);

@@ -9,6 +9,8 @@ import { watchText } from "../../words";
 import type { Seen } from "./seen";
 
 const HEIGHT = 260;
+/** So that the ring of the feed lies on no label. */
+const RING = 10;
 const MARGIN = { top: 16, right: 16, bottom: 40, left: 44 };
 /** Further apart than this nothing is drawn between two pictures. */
 const APART = 50 * 60_000;
@@ -32,7 +34,7 @@ export function Curve({
   const to = Math.max(points.at(-1)?.at ?? now, fedAt + 3_600_000);
   const highest = Math.max(doubled, ...points.map(({ level }) => level ?? 1));
   const lowest = Math.min(0.95, ...points.map(({ level }) => level ?? 1));
-  const x = scaleLinear([fedAt, to], [MARGIN.left, Math.max(width, 200) - MARGIN.right]);
+  const x = scaleLinear([fedAt, to], [MARGIN.left + RING, Math.max(width, 200) - MARGIN.right]);
   const y = scaleLinear([lowest - 0.05, highest + 0.2], [HEIGHT - MARGIN.bottom, MARGIN.top]);
   const read = points.flatMap((one) =>
     one.level === null ? [] : [{ at: one.at, level: one.level, error: one.error ?? 0 }],

@@ -57,7 +57,12 @@ export function LinesOn({
       },
     };
   };
-  const wide = { left: `${lines.left * 100}%`, width: `${(lines.right - lines.left) * 100}%` };
+  // Each is held on its grip's side, so that two that lie on each other can both be held.
+  const half = (handle: Handle) => ({
+    left: `${(AT_THE_START.has(handle) ? lines.left : (lines.left + lines.right) / 2) * 100}%`,
+    width: `${(lines.right - lines.left) * 50}%`,
+    top: `${lines[handle] * 100}%`,
+  });
   return (
     <div ref={frame} dir="ltr" className="relative inline-block max-w-full touch-none select-none self-start">
       <img
@@ -87,14 +92,14 @@ export function LinesOn({
         <button
           key={handle}
           {...grip(handle)}
-          style={{ ...wide, top: `${lines[handle] * 100}%` }}
+          style={half(handle)}
           className="absolute flex h-11 -translate-y-1/2 cursor-ns-resize items-center"
         >
           <span
-            className={`absolute inset-x-0 h-[3px] outline outline-1 outline-card ${COLOURS[handle] ?? "bg-ink"}`}
+            className={`pointer-events-none absolute h-[3px] w-[200%] outline outline-1 outline-card ${AT_THE_START.has(handle) ? "left-0" : "right-0"} ${COLOURS[handle] ?? "bg-ink"}`}
           />
           <span
-            className={`absolute rounded-full border-2 border-card px-2 py-0.5 text-sm font-semibold text-card shadow-md ${COLOURS[handle] ?? "bg-ink"} ${AT_THE_START.has(handle) ? "start-1" : "end-1"}`}
+            className={`absolute z-10 rounded-full border-2 border-card px-2 py-0.5 text-sm font-semibold text-card shadow-md ${COLOURS[handle] ?? "bg-ink"} ${AT_THE_START.has(handle) ? "left-1" : "right-1"}`}
           >
             {NAMES[handle]}
           </span>

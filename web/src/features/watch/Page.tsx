@@ -28,15 +28,19 @@ export function WatchPage() {
 function Page({ opened }: { readonly opened: OpenJar }) {
   const { jar } = opened;
   useTitle(watchText.watching(jar.name));
+  const [way, setWay] = useState<CameraKind | null>(null);
   const path = { params: { path: { jar_id: jar.id } } };
   const found = api.useQuery("get", "/api/jars/{jar_id}/watch", path, { refetchInterval: ASKED_AGAIN_MS });
   if (found.isPending) return <Loading what={watchText.opening} />;
   if (!found.data) return <OutOfReach onRetry={() => void found.refetch()} />;
+  const cameras = <Cameras key="cameras" opened={opened} watch={found.data} way={way} onWay={setWay} />;
   return (
     <article className="flex flex-col gap-8 pt-6">
       <h1 className="text-3xl">{watchText.watching(jar.name)}</h1>
+      {/* What is being set up, or runs on this device, comes first. */}
+      {way !== null && cameras}
       <Saw jarId={jar.id} watch={found.data} now={nowMs()} zone={opened.time_zone} />
-      <Cameras opened={opened} watch={found.data} />
+      {way === null && cameras}
       <Kept jarId={jar.id} watch={found.data} />
       <p>
         <ButtonLink look="plain" to={`/jars/${jar.id}`} className="-ms-3">
@@ -53,8 +57,17 @@ const WAYS: Record<CameraKind, (given: { opened: OpenJar; onDone: () => void }) 
   lapse: Lapse,
 };
 
-function Cameras({ opened, watch }: { readonly opened: OpenJar; readonly watch: Watch }) {
-  const [way, setWay] = useState<CameraKind | null>(null);
+function Cameras({
+  opened,
+  watch,
+  way,
+  onWay: setWay,
+}: {
+  readonly opened: OpenJar;
+  readonly watch: Watch;
+  readonly way: CameraKind | null;
+  readonly onWay: (next: CameraKind | null) => void;
+}) {
   const [adds, setAdds] = useState(false);
   // What was brought in at once watches no more.
   const watching = watch.cameras.filter(({ kind }) => kind !== "lapse");

@@ -1,6 +1,7 @@
 /** Um lembrete, como está na caixa do correio. */
-import type { DiscardSign, Step } from "../../api/types";
-import { span } from "../../lib/time";
+import type { DiscardSign, Step, WatchedLetter } from "../../api/types";
+import { times } from "../../lib/numbers";
+import { clock, homeZone, span } from "../../lib/time";
 import type * as en from "../en/reminders";
 import { DISCARD_NAMES } from "./discard";
 
@@ -26,11 +27,18 @@ const DISCARD: Record<DiscardSign, string> = {
   liquid: "mostra líquido, o que ali é normal.",
 };
 
+const SEEN: Record<WatchedLetter["what"], (jar: string, moment: string, level: string) => string> = {
+  doubled: (jar, moment) => `${jar} dobrou às ${moment}.`,
+  peak: (jar, moment, level) => `${jar} chegou ao pico às ${moment}, a ${level}.`,
+  near_rim: (jar, moment) => `${jar} chegou perto da borda às ${moment}: ponha algo por baixo.`,
+};
+
 export const letterName: typeof en.letterName = (one) =>
-  one.about === "jar" ? one.jar : DISCARD_NAMES[one.shelf];
+  one.about === "discard" ? DISCARD_NAMES[one.shelf] : one.jar;
 
 export const reminderLine: typeof en.reminderLine = (one) => {
   if (one.about === "discard") return `${DISCARD_NAMES[one.shelf]} ${DISCARD[one.sign]}`;
+  if (one.about === "watched") return SEEN[one.what](one.jar, clock(one.due, homeZone()), times(one.times));
   const { act, jar, late_h: late, harmless } = one;
   const what = `${ACTS[act]} ${jar}.`;
   if (late === 0) return what;
