@@ -312,7 +312,8 @@ class WhatIsKept(Watched):
 class Notices(Watched):
     def letters(self) -> tuple[list[Any], list[Any]]:
         box = self.baker.ok("GET", "/api/postbox")
-        return tuple([one for one in box[name] if one["about"] == "watched"] for name in ("sent", "to_come"))
+        sent, to_come = ([one for one in box[name] if one["about"] == "watched"] for name in ("sent", "to_come"))
+        return sent, to_come
 
     def test_of_doubling_and_peak_once_each(self) -> None:
         self.set_up()

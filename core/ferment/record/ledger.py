@@ -12,7 +12,7 @@ from ..kitchen.hours import HOUR
 from ..kitchen.vessel import Level, Vessel, as_times, line_mm, room_times
 from ..mixing.contents import EMPTY, Contents, Culture, culture_of
 from ..refusal import Refusal
-from .glimpses import Glimpse, Weighed, in_utc, as_looks
+from .glimpses import Glimpse, Weighed, as_looks, in_utc
 from .log import (
     Bake,
     Bin,
