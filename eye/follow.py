@@ -30,7 +30,7 @@ EYE_ABOVE = 1.15
 # Nobody knows how high: the far side may also show less than that.
 TOP_SHARES = (1.0, 0.7, 0.4, 0.0)
 # Beyond that it is not sure enough to be said.
-MOST_ERROR = 0.06
+MOST_ERROR = 0.045
 # So near the line the paste stands at it. Two pictures are never of one moment (hours).
 AT_LINE, LEAST_H = 0.05, 1e-3
 # So long a picture tells what cannot have changed in the next, and so much of that must not have; levels are told so
