@@ -146,7 +146,7 @@ def main() -> None:
     parser.add_argument("--every", type=float, default=20.0, help="seconds")
     arguments = parser.parse_args()
     # In the environment, where other users of the machine do not see it.
-    token, course = (os.environ.get(f"DESPERTAR_CAMERA_{name}") for name in ("TOKEN", "COURSE"))
+    token, course = os.environ.get("DESPERTAR_CAMERA_TOKEN"), os.environ.get("DESPERTAR_CAMERA_COURSE")
     if not token or not course:
         parser.error("a token is needed in DESPERTAR_CAMERA_TOKEN and a course in DESPERTAR_CAMERA_COURSE")
     camera = Camera(scene_of(course), arguments.to, token)

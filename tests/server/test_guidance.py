@@ -120,7 +120,7 @@ class Queries(TestCase):
             Baker("Ines", baker.client).plan()
         many = (self.count(baker, "/api/kitchen"), self.count(baker, f"/api/jars/{baker.jar_id}"))
         self.assertEqual(few, many)
-        self.assertEqual(many, ((8, 4), (11, 4)))
+        self.assertEqual(many, ((9, 4), (12, 4)))
 
 
 class TheBakersWord(TestCase):
