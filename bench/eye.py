@@ -16,10 +16,13 @@ import cv2
 import numpy as np
 
 from eye.follow import Follower, Seen, both_ways
+from eye.photo import proposed, read_alone
 
 from .eye_scenes import MARKS, QUALITIES, Round, Shot
 
 WRONG = 0.15
+# A photo by itself is answered with no larger an error (× the line).
+PHOTO_ERROR = 0.08
 
 
 @dataclass
@@ -118,6 +121,45 @@ def _peak(of: Round, told: Told, levels: list[tuple[float, float]], lit: list[tu
         told.peaks_found += abs(named - top) <= 1 / 3 or true.max() - of.level_at(named) <= 0.03
 
 
+def photos(first: int, rounds: int) -> None:
+    """One photo by itself, of good and fair pictures in any light by which one sees."""
+    with_lines: list[tuple[float, float]] = []
+    places: list[list[float]] = []
+    seen = found = walls = walls_found = 0
+    for quality in ("good", "fair"):
+        for mark in MARKS:
+            for number in range(first, first + rounds):
+                of = Round(number * 16 + QUALITIES.index(quality) * 4 + MARKS.index(mark), mark, quality)
+                jar = of.jar()
+                tall = jar.bottom - jar.rim
+                for shot in of.shots(60.0):
+                    if shot.light == "night" or not shot.free:
+                        continue
+                    seen += 1
+                    read = read_alone(shot.picture, jar)
+                    if read is not None:
+                        with_lines.append((abs(read.level * jar.rim_level - shot.level), read.error * jar.rim_level))
+                    one = proposed(shot.picture)
+                    if one is None:
+                        continue
+                    found += 1
+                    level = jar.bottom - shot.level * (jar.bottom - jar.line)
+                    pairs = ((one.bottom, jar.bottom), (one.rim, jar.rim), (one.left, jar.left), (one.right, jar.right))
+                    off = [abs(here - there) / tall for here, there in (*pairs, (one.level, level))]
+                    places.append(off)
+                walls += 1
+                behind = (np.clip(of.wall, 0, 1) ** (1 / 2.2) * 255).astype(np.uint8)
+                walls_found += proposed(behind) is not None
+    sure = np.array([off for off, error in with_lines if error <= PHOTO_ERROR])
+    print(f"\nWith its lines shown: {len(sure) / seen:.0%} answered, median {np.median(sure):.3f}, ", end="")
+    print(f"95 % {np.percentile(sure, 95):.3f} × the line, of {seen} photos.")
+    names = ("bottom", "rim", "left", "right", "level")
+    near = ", ".join(f"{name} {at:.3f}" for name, at in zip(names, np.median(places, axis=0), strict=True))
+    whole = np.mean(np.max(np.array(places)[:, :4], axis=1) < 0.06)
+    print(f"Without: a jar is proposed in {found / seen:.0%}, right in all four edges in {whole:.0%} of them; ", end="")
+    print(f"medians, × the jar's height: {near}. Of {walls} walls without a jar {walls_found} are taken for one.")
+
+
 def main() -> None:
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--rounds", type=int, default=4)
@@ -141,6 +183,7 @@ def main() -> None:
                 good.add(pooled)
     print(good.line("**good and fair**"))
     print(f"\n{good.cpu_s / max(good.seen, 1) * 1e3:.1f} ms of CPU a picture")
+    photos(arguments.first, arguments.rounds)
 
 
 if __name__ == "__main__":

@@ -114,6 +114,11 @@ def picture_of(account: Account, photo_id: UUID, size: str) -> bytes:
     return picture
 
 
+def large_picture(jar_id: UUID, photo_id: UUID) -> bytes | None:
+    """The pixels of a photo of a jar that has been opened already."""
+    return files.get(name_of(jar_id, photo_id, "large"))
+
+
 def take_away(account: Account, photo_id: UUID, now: datetime) -> None:
     """The photo is shown no more; its files go."""
     row = _own(account, photo_id)

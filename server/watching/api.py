@@ -24,6 +24,9 @@ from .wire import (
     NewCameraOut,
     PicturesIn,
     PictureTakenOut,
+    ProposalIn,
+    ProposalOut,
+    ProposedOut,
     ShownIn,
     WatchOut,
     lines_in,
@@ -62,6 +65,12 @@ POSTS = ByToken("60/m")
 @router.get("/jars/{jar_id}/watch", response={200: WatchOut, 404: ProblemsOut, 409: ProblemsOut}, auth=signed_in)
 def read_watch(request: Baker, jar_id: UUID) -> WatchOut:
     return watch_out(views.watch_of(request.auth, jar_id))
+
+
+@router.post("/jars/{jar_id}/photos/proposal", response={200: ProposedOut, **ERRORS}, auth=signed_in, throttle=FRAMES)
+def propose_lines(request: Baker, jar_id: UUID, payload: ProposalIn) -> ProposedOut:
+    found = services.propose(request.auth, jar_id, payload.photo)
+    return ProposedOut(proposal=ProposalOut.model_validate(found) if found else None)
 
 
 @router.post("/jars/{jar_id}/cameras", response={200: NewCameraOut, **ERRORS}, auth=signed_in, throttle=TOKENS)

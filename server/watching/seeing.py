@@ -4,14 +4,16 @@ after."""
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from io import BytesIO
+from statistics import median
 from typing import Any
 
 import numpy as np
 from PIL import Image
 
 from eye.follow import Earlier, Follower, Seen, Start, back_over
+from eye.photo import proposed
 from eye.place import Set, set_down, where
 from eye.rows import cells
 from eye.terms import Array, Cause, Jar, Picture, Reading
@@ -89,6 +91,61 @@ def opened(jpeg: bytes) -> Image.Image:
 
 def pixels(kept: Image.Image) -> Picture:
     return np.asarray(kept, dtype=np.uint8)
+
+
+@dataclass(frozen=True)
+class Proposed:
+    """Where a jar seems to stand in a photo, as shares of its height from the top and of its width; `sure` from 0 to
+    1. `mark` is None where none is seen."""
+
+    bottom: float
+    rim: float
+    left: float
+    right: float
+    level: float
+    mark: float | None
+    sure: float
+
+
+def proposal_for(photo: Image.Image) -> Proposed | None:
+    """None where no jar is seen."""
+    seen = proposed(pixels(photo))
+    if seen is None:
+        return None
+    tall, wide = photo.height, photo.width
+    mark = None if seen.mark is None else seen.mark / tall
+    return Proposed(
+        seen.bottom / tall, seen.rim / tall, seen.left / wide, seen.right / wide, seen.level / tall, mark, seen.sure
+    )
+
+
+@dataclass(frozen=True)
+class Correction:
+    """How much lower a baker set bottom and level than was proposed, × the jar's height in the picture; `mark` is where
+    it really was between bottom and rim."""
+
+    bottom: float
+    level: float
+    mark: float
+
+    @classmethod
+    def of(cls, found: Proposed, bottom: float, mark: float, level: float) -> Correction:
+        tall = found.bottom - found.rim
+        return cls((bottom - found.bottom) / tall, (level - found.level) / tall, (found.bottom - mark) / tall)
+
+
+def corrected(found: Proposed, by: Sequence[Correction]) -> Proposed:
+    """By the median of what was corrected before; a mark that is not seen is taken to be where it was."""
+    if not by:
+        return found
+    tall = found.bottom - found.rim
+    lower, level, mark = (median(getattr(one, name) for one in by) for name in ("bottom", "level", "mark"))
+    return replace(
+        found,
+        bottom=min(1.0, found.bottom + lower * tall),
+        level=min(1.0, max(0.0, found.level + level * tall)),
+        mark=found.mark if found.mark is not None else found.bottom - mark * tall,
+    )
 
 
 def packed(numbers: Array | None) -> bytes | None:

@@ -24,13 +24,25 @@ from kitchen.services import JarCard, card_of_row, jar_of, lock_label
 from kitchen.stamps import written_anew
 from logbook.reading import logs_of
 from photos.pictures import taken_at, upright_of
+from photos.services import large_picture, photos_of
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError
 
 from . import keeping
 from .models import Camera, Picture
 from .noticing import give_notice
-from .seeing import Round, Shown, as_jpeg, kept_of, opened, pixels
+from .seeing import (
+    Correction,
+    Proposed,
+    Round,
+    Shown,
+    as_jpeg,
+    corrected,
+    kept_of,
+    opened,
+    pixels,
+    proposal_for,
+)
 from .sight import WHOLE_SIDE, Sight, as_start, feed_at
 from .terms import CameraKind, Unread
 
@@ -273,6 +285,32 @@ def _feeds(camera: Camera) -> tuple[FeedToWatch, ...]:
     if isinstance(told, UnreadableError):
         raise Problem(ServerProblem.JAR_UNREADABLE, "", status=409)
     return feeds_to_watch(card.setup, told)
+
+
+# --- one photo ---
+
+
+def propose(account: Account, jar_id: UUID, sent: bytes) -> Proposed | None:
+    """Where the jar seems to stand in a photo of it, and how high its paste; nothing is kept. What the baker corrected
+    in the last photos of this jar is corrected here. Raises Problem for what is no photo."""
+    jar_of(account, jar_id)
+    found = proposal_for(upright_of(sent, WHOLE_SIDE))
+    return None if found is None else corrected(found, _corrections(jar_id))
+
+
+# So many photos of a jar teach its next.
+TEACH = 3
+
+
+def _corrections(jar_id: UUID) -> list[Correction]:
+    """What the baker moved in the last photos of the jar, against what would have been proposed."""
+    told: list[Correction] = []
+    for photo in [one for one in photos_of(jar_id) if one.points is not None][-TEACH:]:
+        data = large_picture(jar_id, photo.id)
+        found = proposal_for(opened(data)) if data else None
+        if found is not None and photo.points is not None:
+            told.append(Correction.of(found, photo.points.bottom[1], photo.points.mark[1], photo.points.level[1]))
+    return told
 
 
 # --- what it saw ---

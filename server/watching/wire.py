@@ -18,6 +18,31 @@ from .views import Before, Point, SeenFeed, Watch
 Share = Annotated[float, Field(ge=0.0, le=1.0)]
 
 
+class ProposalIn(Request):
+    """A photo of the jar: JPEG, PNG or WebP, base64. It is looked at, and not kept."""
+
+    photo: Base64Bytes
+
+
+class ProposalOut(Told):
+    """Where the jar seems to stand: shares of the height from the top, its walls of the width; `mark` is null where it
+    is not seen, `sure` from 0 to 1."""
+
+    bottom: float
+    rim: float
+    left: float
+    right: float
+    level: float
+    mark: float | None
+    sure: float
+
+
+class ProposedOut(Told):
+    """`proposal` is null where no jar is seen."""
+
+    proposal: ProposalOut | None
+
+
 class CameraIn(Request):
     """A camera before a jar, its id made by the client; a picture each so many minutes."""
 

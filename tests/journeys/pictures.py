@@ -106,9 +106,11 @@ def take(base: str) -> None:
     picture("feed-phone")
 
     page.size(1280, 800)
-    page.open("/")
+    page.open(f"{jar}/watch")
+    # The simulated camera sends its night in some four minutes.
+    page.sees("Peak")
     page.press("button", "Dim for the night")
-    picture("kitchen-night")
+    picture("watch-night")
 
     page.driver.delete_all_cookies()
     page.driver.execute_script("localStorage.clear()")

@@ -344,3 +344,39 @@ class Notices(Watched):
         self.show()
         self.night(0.5)
         self.assertEqual(self.letters(), ([], []))
+
+
+class OnePhoto(Watched):
+    def propose(self, data: bytes) -> Any:
+        body = {"photo": base64.b64encode(data).decode()}
+        return self.baker.ok("POST", f"{self.jar}/photos/proposal", body)["proposal"]
+
+    def test_its_lines_are_proposed_and_nothing_is_kept(self) -> None:
+        told = self.propose(sent(at_hour(6.0)))
+        lines = lines_of(OURS, level_at(6.0))
+        near = {"bottom": 0.02, "level": 0.02, "rim": 0.04, "left": 0.07, "right": 0.07}
+        for name, off in near.items():
+            self.assertLess(abs(told[name] - lines[name]), off, name)
+        self.assertEqual(self.baker.jar()["photos"], [])
+        self.assertEqual(self.watch()["pictures"], 0)
+
+    def test_a_photo_without_a_jar_says_so(self) -> None:
+        self.assertIsNone(self.propose(jpeg()))
+        body = {"photo": base64.b64encode(b"none").decode()}
+        self.assertEqual(self.baker.problem("POST", f"{self.jar}/photos/proposal", body)[:2], (422, "not_a_photo"))
+
+    def test_what_was_corrected_in_one_photo_is_corrected_in_the_next(self) -> None:
+        before = self.propose(sent(at_hour(6.0)))
+        middle = (before["left"] + before["right"]) / 2
+        bottom, mark, level = before["bottom"] + 0.02, before["bottom"] - 0.25, before["level"] + 0.03
+        points = {
+            name: {"x": middle, "y": round(y, 4)} for name, y in (("bottom", bottom), ("mark", mark), ("level", level))
+        }
+        photo = {"id": str(uuid4()), "at": ago(4.0), "look": None, "points": points}
+        photo["photo"] = base64.b64encode(sent(at_hour(6.0))).decode()
+        self.baker.ok("POST", f"{self.jar}/photos", photo)
+        after = self.propose(sent(at_hour(6.0)))
+        self.assertAlmostEqual(after["bottom"], bottom, delta=0.006)
+        self.assertAlmostEqual(after["level"], level, delta=0.006)
+        if before["mark"] is None:
+            self.assertAlmostEqual(after["mark"], mark, delta=0.02)

@@ -835,6 +835,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/photos/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Propose Lines */
+        post: operations["watching_api_propose_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/place": {
         parameters: {
             query?: never;
@@ -5062,6 +5079,45 @@ export interface components {
             errors: components["schemas"]["ProblemOut"][];
         };
         /**
+         * ProposalIn
+         * @description A photo of the jar: JPEG, PNG or WebP, base64. It is looked at, and not kept.
+         */
+        ProposalIn: {
+            /**
+             * Photo
+             * Format: base64
+             */
+            photo: string;
+        };
+        /**
+         * ProposalOut
+         * @description Where the jar seems to stand: shares of the height from the top, its walls of the width; `mark` is null where it
+         *     is not seen, `sure` from 0 to 1.
+         */
+        ProposalOut: {
+            /** Bottom */
+            bottom: number;
+            /** Left */
+            left: number;
+            /** Level */
+            level: number;
+            /** Mark */
+            mark: number | null;
+            /** Right */
+            right: number;
+            /** Rim */
+            rim: number;
+            /** Sure */
+            sure: number;
+        };
+        /**
+         * ProposedOut
+         * @description `proposal` is null where no jar is seen.
+         */
+        ProposedOut: {
+            proposal: components["schemas"]["ProposalOut"] | null;
+        };
+        /**
          * PutBackBody
          * @description A starter that was put in from elsewhere, without a feed.
          */
@@ -6885,6 +6941,9 @@ export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
 export type ProblemsOut = components['schemas']['ProblemsOut'];
+export type ProposalIn = components['schemas']['ProposalIn'];
+export type ProposalOut = components['schemas']['ProposalOut'];
+export type ProposedOut = components['schemas']['ProposedOut'];
 export type PutBackBody = components['schemas']['PutBackBody'];
 export type PutBy = components['schemas']['PutBy'];
 export type Question = components['schemas']['Question'];
@@ -11260,6 +11319,131 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Insufficient Storage */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    watching_api_propose_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProposalIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedOut"];
                 };
             };
             /** @description The body is no JSON */

@@ -111,6 +111,7 @@ export type {
   ProblemCode,
   ProblemOut as Problem,
   ProblemsOut as Problems,
+  ProposalOut as PhotoProposal,
   PutBackBody,
   Question,
   RatioOffer,

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { dropPhoto, keepPhoto, keptPhoto } from "../../api/photos";
+import { proposalFor } from "../../api/proposal";
 import type { OpenJar, Problem } from "../../api/types";
 import { newId } from "../../lib/ids";
 import { times } from "../../lib/numbers";
@@ -12,6 +13,20 @@ import { lookText, problemWords } from "../../words";
 import { fromSeen, type LookDraft, lineOf } from "./draft";
 
 const START: Points = { bottom: { x: 0.5, y: 0.85 }, mark: { x: 0.5, y: 0.65 }, level: { x: 0.5, y: 0.4 } };
+
+/** The three lines as the picture itself proposes them; the mark, where it is not seen, by the jar's measure. */
+async function proposedFor(opened: OpenJar, picture: Blob): Promise<Points | "none" | null> {
+  const found = await proposalFor(opened.jar.id, picture);
+  if (found === null || found === "none") return found;
+  const { in_jar: held, stands } = opened.assessment;
+  const share = held?.line_mm ? held.line_mm / stands.vessel.height_mm : 0.4;
+  const x = (found.left + found.right) / 2;
+  return {
+    bottom: { x, y: found.bottom },
+    mark: { x, y: found.mark ?? found.bottom - share * (found.bottom - found.rim) },
+    level: { x, y: found.level },
+  };
+}
 
 /** A photo taken with the look: three lines on it give the level and how sure that is. */
 export function PhotoPart({
@@ -27,6 +42,7 @@ export function PhotoPart({
   const [aspect, setAspect] = useState(0.75);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [proposal, setProposal] = useState<Points | "asked" | "none" | null>(null);
   const id = draft.photo?.id ?? null;
   useEffect(() => {
     if (!id) {
@@ -58,13 +74,16 @@ export function PhotoPart({
     const photo = newId();
     await keepPhoto(photo, picture);
     set({ photo: { id: photo, points: null } });
+    setProposal("asked");
+    setProposal(await proposedFor(opened, picture));
   };
   const away = () => {
     if (id) void dropPhoto(id);
     set({ photo: null });
   };
   const line = lineOf(opened);
-  const points = draft.photo?.points ?? START;
+  const seen = typeof proposal === "object" ? proposal : null;
+  const points = draft.photo?.points ?? seen ?? START;
   const read = draft.photo?.points ? readPhoto(draft.photo.points, aspect) : null;
   const place = (next: Points) => {
     if (!draft.photo) return;
@@ -77,6 +96,14 @@ export function PhotoPart({
       {draft.photo && src ? (
         <>
           <p className="text-soft">{lookText.drag0ToTheInside}</p>
+          {!draft.photo.points && (
+            <p aria-live="polite" className="font-semibold">
+              {proposal === "asked" && lookText.lookingAtIt}
+              {proposal === "none" && lookText.noJarSeen}
+              {seen && lookText.proposedLines}
+            </p>
+          )}
+          {!draft.photo.points && seen && <Button onClick={() => place(seen)}>{lookText.thatIsRight}</Button>}
           <PhotoPointsControl
             src={src}
             alt={lookText.justPhotographed(opened.jar.name)}

@@ -36,7 +36,8 @@ export function Lapse({ opened, onDone }: { readonly opened: OpenJar; readonly o
       setPictured({ blob: one.file, at: one.at });
   };
   if (shown) return <Reading cameraId={id} all={all.slice(1)} onDone={onDone} />;
-  if (pictured) return <Showing cameraId={id} pictured={pictured} onShown={() => setShown(true)} />;
+  if (pictured)
+    return <Showing jarId={opened.jar.id} cameraId={id} pictured={pictured} onShown={() => setShown(true)} />;
   return (
     <div className="flex max-w-prose flex-col items-start gap-4">
       <input

@@ -69,6 +69,7 @@ export function Own({ opened, onDone }: { readonly opened: OpenJar; readonly onD
       )}
       {!watches && pictured && (
         <Showing
+          jarId={opened.jar.id}
           cameraId={id}
           pictured={pictured}
           onShown={() => setWatches(true)}

@@ -1,5 +1,5 @@
 /** The place of a jar's cameras: which watch it, what they saw, and what is kept of it. */
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import { api, http } from "../../api/client";
 import type { Camera, CameraKind, OpenJar, Watch } from "../../api/types";
 import { nowMs } from "../../lib/clock";
@@ -81,7 +81,7 @@ function Cameras({
       {way === null && (
         <ul>
           {watching.map((camera) => (
-            <One key={camera.id} camera={camera} zone={opened.time_zone} />
+            <One key={camera.id} jarId={opened.jar.id} camera={camera} zone={opened.time_zone} />
           ))}
         </ul>
       )}
@@ -115,7 +115,15 @@ function Cameras({
   );
 }
 
-function One({ camera, zone }: { readonly camera: Camera; readonly zone: string }) {
+function One({
+  jarId,
+  camera,
+  zone,
+}: {
+  readonly jarId: string;
+  readonly camera: Camera;
+  readonly zone: string;
+}) {
   const { act, problem } = useAct();
   const [asks, setAsks] = useState(false);
   const [shows, setShows] = useState(false);
@@ -123,6 +131,7 @@ function One({ camera, zone }: { readonly camera: Camera; readonly zone: string 
   const stop = () =>
     act(http.DELETE("/api/cameras/{camera_id}", { params: { path: { camera_id: camera.id } } }));
   const pictured = last?.picture ?? null;
+  const shown = useMemo(() => ({ src: frameAt(pictured ?? 0) }), [pictured]);
   return (
     <li className="flex flex-col gap-3 border-y border-rule py-3">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -147,7 +156,7 @@ function One({ camera, zone }: { readonly camera: Camera; readonly zone: string 
         </Button>
       )}
       {shows && pictured !== null && (
-        <Showing cameraId={camera.id} pictured={{ src: frameAt(pictured) }} onShown={() => setShows(false)} />
+        <Showing jarId={jarId} cameraId={camera.id} pictured={shown} onShown={() => setShows(false)} />
       )}
       <Refused problem={problem} />
       <Confirm

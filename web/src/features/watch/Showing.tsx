@@ -1,7 +1,8 @@
 /** The baker shows a camera where the jar stands: six lines on one picture. */
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { http } from "../../api/client";
 import { asBase64 } from "../../api/photos";
+import { proposalFor } from "../../api/proposal";
 import type { JarLines } from "../../api/types";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
@@ -13,11 +14,13 @@ import { USUAL } from "./lines";
 export type Pictured = { readonly blob: Blob; readonly at: string | null } | { readonly src: string };
 
 export function Showing({
+  jarId,
   cameraId,
   pictured,
   onShown,
   onAnother,
 }: {
+  readonly jarId: string;
   readonly cameraId: string;
   readonly pictured: Pictured;
   readonly onShown: () => void;
@@ -26,6 +29,9 @@ export function Showing({
   const [lines, setLines] = useState<JarLines>(USUAL);
   const { act, problem } = useAct();
   const src = useAddress(pictured);
+  // What the baker has moved already is not moved by what is proposed.
+  const touched = useRef(false);
+  useProposal(jarId, pictured, (proposed) => !touched.current && setLines(proposed));
   const show = async () => {
     const picture = "blob" in pictured ? { at: pictured.at, picture: await asBase64(pictured.blob) } : null;
     const path = { params: { path: { camera_id: cameraId } } };
@@ -38,7 +44,16 @@ export function Showing({
         {watchText.showTitle}
       </h2>
       <p className="max-w-prose">{watchText.showHint}</p>
-      {src && <LinesOn src={src} lines={lines} onChange={setLines} />}
+      {src && (
+        <LinesOn
+          src={src}
+          lines={lines}
+          onChange={(next) => {
+            touched.current = true;
+            setLines(next);
+          }}
+        />
+      )}
       <Refused problem={problem} />
       <p className="flex flex-wrap gap-3">
         <Button look="act" onClick={() => void show()}>
@@ -52,6 +67,26 @@ export function Showing({
       </p>
     </section>
   );
+}
+
+/** The lines begin where the picture itself shows a jar. */
+function useProposal(jarId: string, pictured: Pictured, onFound: (lines: JarLines) => void): void {
+  const found = useRef(onFound);
+  found.current = onFound;
+  useEffect(() => {
+    let over = false;
+    const ask = async () => {
+      const blob = "blob" in pictured ? pictured.blob : await (await fetch(pictured.src)).blob();
+      const seen = await proposalFor(jarId, blob);
+      if (over || seen === null || seen === "none") return;
+      const { bottom, rim, left, right, level, mark } = seen;
+      found.current({ bottom, rim, left, right, level, line: mark ?? level });
+    };
+    void ask().catch(() => undefined);
+    return () => {
+      over = true;
+    };
+  }, [jarId, pictured]);
 }
 
 function useAddress(pictured: Pictured): string {

@@ -42,6 +42,11 @@ export const lookText = {
   moreToNote: "More to note",
   photo: "Photo",
   photoOfTheJar: "Photo of the jar",
+  proposedLines:
+    "These lines are proposed by the picture itself. Drag what is wrong; they count once you say so.",
+  thatIsRight: "That is right",
+  noJarSeen: "No jar is seen in this photo. Set the lines yourself, or keep it as a picture.",
+  lookingAtIt: "Looking for the jar …",
   drag0ToTheInside: "Drag 0 to the inside bottom, 1 to your mark, × to the level. The arrow keys do it too.",
   justPhotographed: (name: string | number) => `${name}, just photographed`,
   byThePhotoBetweenAnd: (times: string | number, times2: string | number, times3: string | number) =>

@@ -39,6 +39,11 @@ export const lookText: Spoken<typeof en.lookText> = {
   moreToNote: "Mais para anotar",
   photo: "Fotografia",
   photoOfTheJar: "Fotografia do frasco",
+  proposedLines:
+    "Estas linhas são propostas pela própria fotografia. Arraste o que estiver mal; só contam quando o disser.",
+  thatIsRight: "Está certo",
+  noJarSeen: "Não se vê nenhum frasco nesta fotografia. Ponha as linhas, ou guarde-a só como imagem.",
+  lookingAtIt: "À procura do frasco …",
   drag0ToTheInside:
     "Arraste 0 para o fundo por dentro, 1 para a sua marca, × para o nível. As setas do teclado também servem.",
   justPhotographed: (name) => `${name}, acabado de fotografar`,
