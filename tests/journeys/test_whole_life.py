@@ -160,6 +160,9 @@ class Baking(Journey):
         page = self.browser
         baker = self.baker()
         self.board(baker)
+        now = timezone.now().astimezone(ZoneInfo("Europe/Lisbon"))
+        nine = now.replace(hour=9, minute=0, second=0, microsecond=0) + timedelta(days=(5 - now.weekday()) % 7)
+        saturday = nine if nine > now else nine + timedelta(days=7)
         page.press("toggle", "Asleep in the fridge")
         page.press("button", "Put it on the shelf")
         page.press("link", "Plan a bake")
@@ -167,8 +170,13 @@ class Baking(Journey):
         page.press("button", "Take this")
         page.sees("Next bake: 180 g ")
         (glance,) = baker.ok("GET", "/api/kitchen")["jars"]
-        mixed_at = datetime.fromisoformat(glance["next_bake"]["mixed_at"]).astimezone(ZoneInfo("Europe/Lisbon"))
-        self.assertEqual((mixed_at.weekday(), mixed_at.hour), (5, 9))
+        home = now.tzinfo
+        mixed_at = datetime.fromisoformat(glance["next_bake"]["mixed_at"]).astimezone(home)
+        if saturday - now > timedelta(days=1):
+            self.assertEqual(mixed_at, saturday)
+        else:
+            # The evening before, a neglected jar cannot be had by nine: the soonest is offered, and taken.
+            self.assertGreater(mixed_at, saturday)
         page.press("link", "The whole plan")
         page.sees("Take 180 g for the dough")
         baker.jar_id = glance["jar"]["id"]
