@@ -44,10 +44,9 @@ def edges_of(picture: Picture) -> Edges:
     return np.asarray(np.tanh(steep / around), dtype=np.float32)
 
 
-def set_down(picture: Picture, before: Picture, jar: Jar, last: Set) -> Set:
-    """Where the jar of an earlier picture stands in this one; both are of one size. `last` is where it was seen last,
-    and where it is taken to be while it cannot be told."""
-    old, now = edges_of(before), edges_of(picture)
+def set_down(now: Edges, old: Edges, jar: Jar, last: Set) -> Set:
+    """Where the jar of an earlier picture stands in this one, by the edges of both (`edges_of`), of one size. `last` is
+    where it was seen last, and where it is taken to be while it cannot be told."""
     height, width = old.shape
     across, tall = jar.right - jar.left, jar.bottom - jar.rim
     reach_x, reach_y, rim = round(across * FAR), round(tall * HIGH), round(across * WIDE)

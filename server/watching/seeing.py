@@ -14,7 +14,7 @@ from PIL import Image
 
 from eye.follow import Earlier, Follower, Seen, Start, back_over
 from eye.photo import proposed
-from eye.place import Set, set_down, where
+from eye.place import Edges, Set, edges_of, set_down, where
 from eye.rows import cells
 from eye.terms import Array, Cause, Jar, Picture, Reading
 from eye.unseen import why_unseen
@@ -162,13 +162,14 @@ class Round:
     stood in the first."""
 
     first: Picture
+    edges: Edges
     follower: Follower
     stands: Set
 
     @classmethod
     def begin(cls, first: Picture, jar: Jar, stood: float, stands: Set) -> Round:
         """Raises ValueError for a jar that is too small in the picture."""
-        return cls(first, Follower(Start.of(first, jar, stood)), stands)
+        return cls(first, edges_of(first), Follower(Start.of(first, jar, stood)), stands)
 
     def resume(self, belief: Array, high: float, at_h: float) -> None:
         """Go on as it was after a picture, so many hours after the first."""
@@ -186,7 +187,7 @@ class Round:
             self.follower.take(seen, at_h)
         else:
             jar = self.follower.start.jar
-            stands = set_down(picture, self.first, jar, self.stands)
+            stands = set_down(edges_of(picture), self.edges, jar, self.stands)
             seen, _ = self.follower.look(picture, at_h, stands)
             if seen.likely is not None:
                 self.stands = stands

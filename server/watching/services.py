@@ -80,8 +80,9 @@ def set_up(
 ) -> NewCamera:
     """A camera before a jar; the same id again is the same camera. Its token is made here, unless the launcher brings
     one for the demo. Raises Problem, Refusal."""
-    within(every_min, LEAST_EVERY_MIN, MOST_EVERY_MIN, "every_min")
+    # Whose it is comes first.
     jar_of(account, jar_id)
+    within(every_min, LEAST_EVERY_MIN, MOST_EVERY_MIN, "every_min")
     if kind is CameraKind.POSTS:
         token = token or secrets.token_urlsafe(32)
     with transaction.atomic():

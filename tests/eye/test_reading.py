@@ -9,7 +9,7 @@ import cv2
 import numpy as np
 
 from eye.follow import Follower, back_over, both_ways, looked_back, mean_of, moved
-from eye.place import AS_IT_STOOD, Set, set_down
+from eye.place import AS_IT_STOOD, Set, edges_of, set_down
 from eye.terms import Cause, Jar, Reading
 from eye.unseen import why_unseen
 from standins.camera.draw import Before, Kitchen, Light, Mark, Moment, draw, kitchen
@@ -127,19 +127,19 @@ class WhereItStands(TestCase):
     def test_a_jar_set_down_elsewhere_is_found_in_another_light(self) -> None:
         for seed, mark in ((12, Mark.NONE), (13, Mark.BAND), (7, Mark.STRIP)):
             of = kitchen(seed, mark)
-            before = draw(of, Moment(1.0, 1.0))
+            before = edges_of(draw(of, Moment(1.0, 1.0)))
             for by, light in ((18, Light.DAY), (-18, Light.LAMP), (0, Light.FLASH)):
                 with self.subTest(seed=seed, by=by):
                     elsewhere = replace(of, left=of.left + by, right=of.right + by)
                     picture = draw(elsewhere, Moment(1.6, 1.6, light=light, number=3))
-                    self.assertEqual(set_down(picture, before, jar_of(of), AS_IT_STOOD), Set(by, 0))
+                    self.assertEqual(set_down(edges_of(picture), before, jar_of(of), AS_IT_STOOD), Set(by, 0))
 
     def test_a_hand_before_it_moves_nothing(self) -> None:
         of = kitchen(12, Mark.NONE)
-        before = draw(of, Moment(1.0, 1.0))
+        before = edges_of(draw(of, Moment(1.0, 1.0)))
         for number in range(4):
             picture = draw(of, Moment(1.3, 1.3, before=Before.HAND, number=number))
-            self.assertEqual(set_down(picture, before, jar_of(of), AS_IT_STOOD), AS_IT_STOOD)
+            self.assertEqual(set_down(edges_of(picture), before, jar_of(of), AS_IT_STOOD), AS_IT_STOOD)
 
     def test_why_it_is_not_seen(self) -> None:
         of = kitchen(13, Mark.BAND)
