@@ -87,6 +87,13 @@ def show_jar(request: Baker, camera_id: UUID, payload: ShownIn) -> tuple[int, No
     return 204, None
 
 
+@router.delete("/cameras/{camera_id}/lines", response={204: None, 404: ProblemsOut}, auth=signed_in)
+def forget_lines(request: Baker, camera_id: UUID) -> tuple[int, None]:
+    """The jar was turned, or is another: it is to be shown again, in the next picture."""
+    services.look_away(request.auth, camera_id)
+    return 204, None
+
+
 @router.post(
     "/cameras/{camera_id}/pictures",
     response={200: list[PictureTakenOut], **ERRORS},

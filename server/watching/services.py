@@ -185,6 +185,13 @@ def show(account: Account, camera_id: UUID, lines: Lines, sent: Sent | None, now
     return camera
 
 
+def look_away(account: Account, camera_id: UUID) -> None:
+    """Where the jar stood holds no more: it was turned, or is another. It is shown again in the next picture, whole."""
+    camera = own_camera(account, camera_id)
+    camera.lines = None
+    camera.save(update_fields=["lines"])
+
+
 def show_once(account: Account, camera_id: UUID, lines: Lines) -> None:
     """Where the jar stands, without a picture, of a camera that has not been shown it: the first picture after a feed
     is what later ones are held against."""

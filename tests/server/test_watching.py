@@ -156,6 +156,15 @@ class ANight(Watched):
         self.take(*((hour, at_hour(hour)) for hour in (1.5, 2.0, 2.5)), of=other)
         (camera,) = self.watch()["cameras"]
         self.assertTrue(camera["asks"])
+        # Shown again, in the next picture, it is read on.
+        self.baker.ok("DELETE", f"/api/cameras/{self.camera}/lines")
+        self.take((3.0, at_hour(3.0)), of=other)
+        (camera,) = self.watch()["cameras"]
+        self.assertEqual((camera["waits"], camera["asks"]), (True, False))
+        lines = lines_of(other, level_at(3.0))
+        self.baker.ok("PUT", f"/api/cameras/{self.camera}/lines", {"lines": lines, "picture": None})
+        (told,) = self.take((3.25, at_hour(3.25)), of=other)
+        self.assertLess(abs(told["level"] - level_at(3.25)), 0.1)
 
     def test_the_next_feed_is_followed_from_its_own_line(self) -> None:
         self.set_up()

@@ -130,6 +130,8 @@ function One({
   const { last } = camera;
   const stop = () =>
     act(http.DELETE("/api/cameras/{camera_id}", { params: { path: { camera_id: camera.id } } }));
+  const again = () =>
+    act(http.DELETE("/api/cameras/{camera_id}/lines", { params: { path: { camera_id: camera.id } } }));
   const pictured = last?.picture ?? null;
   const shown = useMemo(() => ({ src: frameAt(pictured ?? 0) }), [pictured]);
   return (
@@ -150,7 +152,12 @@ function One({
           {watchText.asks}
         </p>
       )}
-      {camera.waits && pictured !== null && !shows && (
+      {camera.asks && !shows && (
+        <Button className="self-start" onClick={() => void again()}>
+          {watchText.showAgain}
+        </Button>
+      )}
+      {camera.waits && last?.cause === "not_shown" && pictured !== null && !shows && (
         <Button look="act" className="self-start" onClick={() => setShows(true)}>
           {watchText.showInThis}
         </Button>

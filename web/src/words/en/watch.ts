@@ -76,6 +76,7 @@ export const watchText = {
   waitsForPicture: "Waiting for its first picture.",
   showInThis: "Show where the jar stands",
   asks: "The jar looks turned, or is another one. Show again where it stands.",
+  showAgain: "Show it again",
   chooseFiles: "Choose pictures",
   filesOf: (count: number) => `${count} ${counted(count, "picture", "pictures")} chosen`,
   theirTimes: "When they were taken",

@@ -78,6 +78,7 @@ export const watchText: Spoken<typeof en.watchText> = {
   waitsForPicture: "À espera da primeira imagem.",
   showInThis: "Mostrar onde está o frasco",
   asks: "O frasco parece rodado, ou é outro. Mostre outra vez onde está.",
+  showAgain: "Mostrá-lo outra vez",
   chooseFiles: "Escolher imagens",
   filesOf: (count) => `${count} ${counted(count, "imagem escolhida", "imagens escolhidas")}`,
   theirTimes: "Quando foram tiradas",
