@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+import hashlib
+
 from django.core.cache import cache
 from django.http import HttpRequest
-from ninja.security import SessionAuth
+from ninja.security import HttpBearer, SessionAuth
 from ninja.throttling import SimpleRateThrottle
 
 from problems import Problem, ServerProblem
@@ -34,6 +36,31 @@ class SignedIn(SessionAuth):
 
 
 signed_in = SignedIn()
+
+
+class Device(HttpBearer):
+    """A device with a token of its own, which opens one address. It is held against what was given out by the service
+    that gave it, and alone knows it."""
+
+    def authenticate(self, request: HttpRequest, token: str) -> str:  # noqa: ARG002  (the base's form)
+        return token
+
+
+class Post(HttpRequest):
+    """A request of a `Device`: its token."""
+
+    auth: str
+
+
+class ByToken(SimpleRateThrottle):
+    """So many posts of one device in a while."""
+
+    def __init__(self, rate: str, scope: str) -> None:
+        self.scope = scope
+        super().__init__(rate)
+
+    def get_cache_key(self, request: HttpRequest) -> str:
+        return f"{self.scope}." + hashlib.sha256(request.headers.get("Authorization", "").encode()).hexdigest()
 
 
 class ByAddress(SimpleRateThrottle):

@@ -2,40 +2,18 @@
 
 from __future__ import annotations
 
-import hashlib
 from uuid import UUID
 
-from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Router
-from ninja.security import HttpBearer
-from ninja.throttling import SimpleRateThrottle
 
-from accounts.security import TOKENS, Baker, signed_in
+from accounts.security import TOKENS, Baker, ByToken, Device, Post, signed_in
 from problems import ProblemsOut
 
 from . import services
 from .wire import DegreesIn, NewStationOut, StationIn, StationOut, TakenOut, new_station_out, station_out
 
 router = Router(tags=["places"])
-
-
-class Device(HttpBearer):
-    """The token is held against the thermometers by the service, which alone knows them."""
-
-    def authenticate(self, request: HttpRequest, token: str) -> str:  # noqa: ARG002  (the base's form)
-        return token
-
-
-class ByToken(SimpleRateThrottle):
-    """So many posts of one device in a while."""
-
-    def get_cache_key(self, request: HttpRequest) -> str:
-        return "posts." + hashlib.sha256(request.headers.get("Authorization", "").encode()).hexdigest()
-
-
-class Post(HttpRequest):
-    auth: str
 
 
 @router.get("/thermometers", response=list[StationOut], auth=signed_in)
@@ -60,7 +38,7 @@ def withdraw_thermometer(request: Baker, station_id: UUID) -> tuple[int, None]:
 
 
 # A thermometer that posts each second is a fault of its own; those that do each ten seconds are welcome.
-POSTS = ByToken("20/m")
+POSTS = ByToken("20/m", "posts")
 
 
 @router.post(

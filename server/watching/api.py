@@ -2,17 +2,14 @@
 
 from __future__ import annotations
 
-import hashlib
 from datetime import datetime
 from uuid import UUID
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Router
-from ninja.security import HttpBearer
-from ninja.throttling import SimpleRateThrottle
 
-from accounts.security import FRAMES, TOKENS, Baker, signed_in
+from accounts.security import FRAMES, TOKENS, Baker, ByToken, Device, Post, signed_in
 from kitchen.services import in_reach
 from kitchen.stamps import written_anew
 from problems import Problem, ProblemsOut, ServerProblem
@@ -40,26 +37,8 @@ router = Router(tags=["watching"])
 ERRORS = {404: ProblemsOut, 409: ProblemsOut, 422: ProblemsOut, 429: ProblemsOut, 507: ProblemsOut}
 
 
-class Device(HttpBearer):
-    """The token is held against the cameras by the service, which alone knows them."""
-
-    def authenticate(self, request: HttpRequest, token: str) -> str:  # noqa: ARG002  (the base's form)
-        return token
-
-
-class ByToken(SimpleRateThrottle):
-    """So many pictures of one device in a while."""
-
-    def get_cache_key(self, request: HttpRequest) -> str:
-        return "frames." + hashlib.sha256(request.headers.get("Authorization", "").encode()).hexdigest()
-
-
-class Post(HttpRequest):
-    auth: str
-
-
 # One a second for a night that was kept back; a camera that floods is slowed.
-POSTS = ByToken("60/m")
+POSTS = ByToken("60/m", "frames")
 
 
 @router.get("/jars/{jar_id}/watch", response={200: WatchOut, 404: ProblemsOut, 409: ProblemsOut}, auth=signed_in)
