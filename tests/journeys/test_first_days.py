@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import re
-
 from selenium.webdriver.common.keys import Keys
 
 from .base import PASSWORD, Journey
@@ -23,8 +21,6 @@ class WithTheMouse(Journey):
         page.press("link", "Flour and water")
         page.press("link", "All choices on one page")
         self.unfold()
-        # The ways stand where they will stand once their days are there.
-        page.until("the days", lambda: re.search(r"Equal parts by the clock\nday \d", page.text()))
         page.press("toggle", "Equal parts by the clock")
         page.type("Name", "Thistle")
         page.press("toggle", "spelt")

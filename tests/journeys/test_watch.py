@@ -28,6 +28,7 @@ COURSE = ((0, 1.0), (1, 1.02), (2, 1.15), (3, 1.45), (4, 1.8), (5, 2.05), (6, 2.
 LINES = {
     "bottom": 100 * OURS.bottom / HEIGHT,
     "the line": 100 * OURS.line / HEIGHT,
+    "level": 100 * OURS.line / HEIGHT,
     "rim": 100 * OURS.rim / HEIGHT,
     "left wall": 100 * OURS.left / WIDTH,
     "right wall": 100 * OURS.right / WIDTH,

@@ -13,6 +13,7 @@ import threading
 import time
 from collections.abc import Callable
 from contextlib import suppress
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any, Protocol
 from uuid import uuid4
@@ -25,6 +26,12 @@ from tests.server.base import PASSWORD, look_body, new_jar, record
 
 WITHIN_S = 120.0
 LAUNCHER = (sys.executable, str(ROOT / "despertar"))
+
+
+def midday_zone() -> str:
+    """Where it is about noon now: nobody there is asleep, so what is due is told."""
+    east = 12 - int(datetime.now(UTC).hour)
+    return f"Etc/GMT{-east:+d}"
 
 
 def until(what: str, ask: Callable[[], object], within_s: float = WITHIN_S) -> None:
@@ -176,7 +183,7 @@ class Baker:
     def sign_up(self, mixed_h: float = 1.5) -> Baker:
         """A baker with an account and a jar that was mixed so many hours ago."""
         self.call("GET", "/api/session")
-        self.call("POST", "/api/accounts", {"name": self.name, "password": PASSWORD, "time_zone": "UTC"})
+        self.call("POST", "/api/accounts", {"name": self.name, "password": PASSWORD, "time_zone": midday_zone()})
         jar = {**new_jar(), "family": "equal_parts"}
         self.call("POST", "/api/jars", jar)
         self.jar = jar["id"]

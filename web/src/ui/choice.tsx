@@ -84,7 +84,8 @@ function Frame({
   );
 }
 
-/** One of a few; pressing the chosen one again takes it back where `none` is allowed. */
+/** One of a few; pressing the chosen one again takes it back where `none` is allowed, and where it was only `guessed`
+ * makes it the baker's own. */
 export function Choice<T extends string>({
   label,
   items,
@@ -92,10 +93,12 @@ export function Choice<T extends string>({
   value,
   onChange,
   none = false,
+  guessed = false,
 }: Shared<T> & {
   readonly value: T | null;
   readonly onChange: (next: T | null) => void;
   readonly none?: boolean;
+  readonly guessed?: boolean;
 }) {
   const arrows = useArrows();
   return (
@@ -107,7 +110,10 @@ export function Choice<T extends string>({
           data-invalid={error ? "" : undefined}
           aria-labelledby={id}
           value={value ?? ""}
-          onValueChange={(next) => (next || none) && onChange((next || null) as T | null)}
+          onValueChange={(next) => {
+            const meant = next || (guessed ? value : null);
+            if (meant || none) onChange(meant as T | null);
+          }}
           className="flex flex-wrap gap-2"
         >
           <Items items={items} />

@@ -63,6 +63,7 @@ export function FamilyChoice({
         }))}
         value={value.code}
         onChange={(code) => code && onChange(code, origin)}
+        guessed
       />
       <p className="max-w-prose">
         {newJarText.itNeeds(

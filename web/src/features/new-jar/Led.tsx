@@ -322,6 +322,7 @@ function Last({
             }))}
             value={family.code}
             onChange={(code) => code && take(code)}
+            guessed
           />
         </details>
       )}

@@ -8,7 +8,7 @@ import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { watchText } from "../../words";
 import { LinesOn } from "./LinesOn";
-import { USUAL } from "./lines";
+import { aroundOwn, USUAL, whatMoved } from "./lines";
 
 /** A picture of this device's with its time, or the address of the last that the camera sent. */
 export type Pictured = { readonly blob: Blob; readonly at: string | null } | { readonly src: string };
@@ -30,8 +30,8 @@ export function Showing({
   const { act, problem } = useAct();
   const src = useAddress(pictured);
   // What the baker has moved already is not moved by what is proposed.
-  const touched = useRef(false);
-  useProposal(jarId, pictured, (proposed) => !touched.current && setLines(proposed));
+  const own = useRef<Partial<JarLines>>({});
+  useProposal(jarId, pictured, (proposed) => setLines((now) => aroundOwn(now, proposed, own.current)));
   const show = async () => {
     const picture = "blob" in pictured ? { at: pictured.at, picture: await asBase64(pictured.blob) } : null;
     const path = { params: { path: { camera_id: cameraId } } };
@@ -49,7 +49,7 @@ export function Showing({
           src={src}
           lines={lines}
           onChange={(next) => {
-            touched.current = true;
+            own.current = { ...own.current, ...whatMoved(lines, next) };
             setLines(next);
           }}
         />

@@ -36,3 +36,21 @@ export function moved(lines: JarLines, handle: Handle, to: number): JarLines {
       return { ...lines, right: between(to, left + APART, 1) };
   }
 }
+
+/** What differs between two sets of lines, as the later has it. */
+export function whatMoved(before: JarLines, after: JarLines): Partial<JarLines> {
+  return Object.fromEntries(
+    [...ACROSS, ...DOWN].filter((one) => before[one] !== after[one]).map((one) => [one, after[one]]),
+  );
+}
+
+/** What is proposed around what the baker has moved already; as it stands, where the two cannot be one jar. */
+export function aroundOwn(now: JarLines, proposed: JarLines, own: Partial<JarLines>): JarLines {
+  const both = { ...proposed, ...own };
+  const stands =
+    both.rim + APART <= both.line &&
+    both.rim <= both.level &&
+    Math.max(both.line, both.level) + APART <= both.bottom &&
+    both.left + APART <= both.right;
+  return stands ? both : now;
+}
