@@ -22,13 +22,14 @@ from .wire import (
     PicturesIn,
     PictureTakenOut,
     ProposalIn,
-    ProposalOut,
     ProposedOut,
     ShownIn,
     WatchOut,
     lines_in,
     new_camera_out,
+    proposal_out,
     sent_in,
+    stands_in,
     taken_out,
     watch_out,
 )
@@ -48,8 +49,9 @@ def read_watch(request: Baker, jar_id: UUID) -> WatchOut:
 
 @router.post("/jars/{jar_id}/photos/proposal", response={200: ProposedOut, **ERRORS}, auth=signed_in, throttle=FRAMES)
 def propose_lines(request: Baker, jar_id: UUID, payload: ProposalIn) -> ProposedOut:
-    found = services.propose(request.auth, jar_id, payload.photo)
-    return ProposedOut(proposal=ProposalOut.model_validate(found) if found else None)
+    shown = stands_in(payload.shown) if payload.shown else None
+    found = services.propose(request.auth, jar_id, payload.photo, shown)
+    return ProposedOut(proposal=proposal_out(found) if found else None)
 
 
 @router.post("/jars/{jar_id}/cameras", response={200: NewCameraOut, **ERRORS}, auth=signed_in, throttle=TOKENS)

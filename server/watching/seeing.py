@@ -12,8 +12,9 @@ from typing import Any
 import numpy as np
 from PIL import Image
 
+from eye.beside import Beside, beside
 from eye.follow import Earlier, Follower, Seen, Start, back_over
-from eye.photo import proposed
+from eye.photo import MOST_ERROR, proposed, read_alone
 from eye.place import Edges, Set, edges_of, set_down, where
 from eye.rows import cells
 from eye.terms import Array, Cause, Jar, Picture, Reading
@@ -117,6 +118,30 @@ def proposal_for(photo: Image.Image) -> Proposed | None:
     return Proposed(
         seen.bottom / tall, seen.rim / tall, seen.left / wide, seen.right / wide, seen.level / tall, mark, seen.sure
     )
+
+
+def read_within(photo: Image.Image, shown: Proposed) -> Proposed:
+    """The level between lines that the baker set; the one that was shown, and not sure at all, where it cannot be
+    read."""
+    read = read_alone(pixels(photo), _jar_in(photo, shown))
+    if read is None or read.error > MOST_ERROR:
+        return replace(shown, sure=0.0)
+    level = shown.bottom - read.level * (shown.bottom - shown.rim)
+    return replace(shown, level=level, sure=max(0.0, 1.0 - read.error / (2 * MOST_ERROR)))
+
+
+def beside_of(photo: Image.Image, stands: Proposed) -> Beside:
+    """What else the photo may show of the jar; `high` as a share of the photo's height from the top."""
+    tall = stands.bottom - stands.rim
+    mark = None if stands.mark is None else (stands.bottom - stands.mark) / tall
+    told = beside(pixels(photo), _jar_in(photo, stands), (stands.bottom - stands.level) / tall, mark)
+    return told if told.high is None else replace(told, high=stands.bottom - told.high * tall)
+
+
+def _jar_in(photo: Image.Image, stands: Proposed) -> Jar:
+    tall, wide = photo.height, photo.width
+    line = stands.level if stands.mark is None else stands.mark
+    return Jar(stands.bottom * tall, line * tall, stands.rim * tall, stands.left * wide, stands.right * wide)
 
 
 @dataclass(frozen=True)

@@ -16,6 +16,7 @@ from django.db.models import Max, Sum
 from PIL import Image
 
 from accounts.services import Account
+from eye.beside import Beside
 from eye.place import AS_IT_STOOD
 from ferment.doors.watched import FeedToWatch, feeds_to_watch
 from ferment.record.glimpses import Glimpse
@@ -37,11 +38,13 @@ from .seeing import (
     Round,
     Shown,
     as_jpeg,
+    beside_of,
     corrected,
     kept_of,
     opened,
     pixels,
     proposal_for,
+    read_within,
 )
 from .sight import WHOLE_SIDE, Sight, as_start, feed_at
 from .terms import CameraKind, Unread
@@ -298,12 +301,24 @@ def _feeds(camera: Camera) -> tuple[FeedToWatch, ...]:
 # --- one photo ---
 
 
-def propose(account: Account, jar_id: UUID, sent: bytes) -> Proposed | None:
-    """Where the jar seems to stand in a photo of it, and how high its paste; nothing is kept. What the baker corrected
-    in the last photos of this jar is corrected here. Raises Problem for what is no photo."""
+def propose(
+    account: Account, jar_id: UUID, sent: bytes, shown: Proposed | None = None
+) -> tuple[Proposed, Beside] | None:
+    """Where the jar seems to stand in a photo of it, how high its paste, and what else it may show; nothing is kept.
+    What the baker corrected in the last photos of this jar is corrected here; between lines that she has set in this
+    one the level is read again. Raises Problem for what is no photo."""
     jar_of(account, jar_id)
-    found = proposal_for(upright_of(sent, WHOLE_SIDE))
-    return None if found is None else corrected(found, _corrections(jar_id))
+    photo = upright_of(sent, WHOLE_SIDE)
+    if shown is not None:
+        if not (shown.rim < shown.level < shown.bottom and shown.left < shown.right):
+            raise Problem(ServerProblem.LINES_CROSS, "shown.level")
+        stands = read_within(photo, shown)
+    else:
+        found = proposal_for(photo)
+        if found is None:
+            return None
+        stands = corrected(found, _corrections(jar_id))
+    return stands, beside_of(photo, stands)
 
 
 # So many photos of a jar teach its next.

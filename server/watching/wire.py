@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from datetime import datetime
 from typing import Annotated
 from uuid import UUID
@@ -9,8 +10,10 @@ from uuid import UUID
 from pydantic import Base64Bytes, Field
 
 from accounts.wire import Moment, Request, Told
+from eye.beside import Beside, Holes
 from ferment.doors.watched import WatchedMoment
 
+from .seeing import Proposed
 from .services import MOST_AT_ONCE, Lines, NewCamera, Sent, Taken
 from .terms import CameraKind, Unread
 from .views import Before, Point, SeenFeed, Watch
@@ -18,10 +21,35 @@ from .views import Before, Point, SeenFeed, Watch
 Share = Annotated[float, Field(ge=0.0, le=1.0)]
 
 
+class StandsIn(Request):
+    """Where the baker says that the jar stands in a photo: shares of its height from the top, its walls of its
+    width."""
+
+    bottom: Share
+    rim: Share
+    left: Share
+    right: Share
+    level: Share
+    mark: Share | None
+
+
 class ProposalIn(Request):
-    """A photo of the jar: JPEG, PNG or WebP, base64. It is looked at, and not kept."""
+    """A photo of the jar: JPEG, PNG or WebP, base64. It is looked at, and not kept. Where lines are `shown` in it, the
+    level is read between them."""
 
     photo: Base64Bytes
+    shown: StandsIn | None = None
+
+
+class MayShowOut(Told):
+    """What else a photo may show, each null where it cannot be told: bubbles at the glass, a domed top, where a smear
+    ends (a share of the height from the top); and whether there seem to be liquid and spots."""
+
+    bubbles: Holes | None
+    domed: bool | None
+    high: float | None
+    liquid: bool
+    spots: bool
 
 
 class ProposalOut(Told):
@@ -35,6 +63,16 @@ class ProposalOut(Told):
     level: float
     mark: float | None
     sure: float
+    beside: MayShowOut
+
+
+def proposal_out(found: tuple[Proposed, Beside]) -> ProposalOut:
+    stands, told = found
+    return ProposalOut(**asdict(stands), beside=MayShowOut.model_validate(told))
+
+
+def stands_in(shown: StandsIn) -> Proposed:
+    return Proposed(**shown.model_dump(), sure=0.0)
 
 
 class ProposedOut(Told):

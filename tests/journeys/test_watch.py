@@ -153,6 +153,34 @@ class TakenAlready(Watching):
         self.assertEqual(page.axe(), [])
 
 
+class OnePhoto(Watching):
+    def test_it_proposes_lines_and_what_else_it_may_show(self) -> None:
+        page = self.browser
+        photo = Path(self.enterContext(tempfile.TemporaryDirectory())) / "jar.jpg"
+        photo.write_bytes(self.scene.picture(self.at(6.0)))
+        self.enter(self.owner, f"/jars/{self.owner.jar_id}/look")
+        page.choose_file("Photo of the jar", photo)
+        page.sees("These lines are proposed by the picture itself.")
+        self.assertEqual(page.one("textbox", "Level").get_attribute("value"), "")
+        page.press("button", "That is right")
+        page.sees("The photo may also show")
+        page.press("button", "a few bubbles")
+        page.until("it noted", lambda: self.is_on("a few"))
+        self.assertEqual(page.axe(), [])
+        page.size(390, 844)
+        self.assertFalse(page.overflows())
+        page.size(1280, 800)
+        # The mark a little lower: the level between the lines is read again, and counts as it is.
+        page.one("button", "The mark").send_keys(Keys.ARROW_DOWN, Keys.ARROW_DOWN)
+        page.press("button", "Save the look")
+        page.sees("Look saved.")
+        last = self.owner.jar()["assessment"]["since_feed"]["last"]
+        self.assertAlmostEqual(last["times"], 2.14, delta=0.3)
+
+    def is_on(self, name: str) -> bool:
+        return any(one.get_attribute("aria-checked") == "true" for one in self.browser.all("toggle", name))
+
+
 class ItsOwn(Watching):
     """Chromium takes a made video for its camera."""
 

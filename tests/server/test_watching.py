@@ -356,8 +356,8 @@ class Notices(Watched):
 
 
 class OnePhoto(Watched):
-    def propose(self, data: bytes) -> Any:
-        body = {"photo": base64.b64encode(data).decode()}
+    def propose(self, data: bytes, shown: object = None) -> Any:
+        body = {"photo": base64.b64encode(data).decode(), "shown": shown}
         return self.baker.ok("POST", f"{self.jar}/photos/proposal", body)["proposal"]
 
     def test_its_lines_are_proposed_and_nothing_is_kept(self) -> None:
@@ -368,6 +368,18 @@ class OnePhoto(Watched):
             self.assertLess(abs(told[name] - lines[name]), off, name)
         self.assertEqual(self.baker.jar()["photos"], [])
         self.assertEqual(self.watch()["pictures"], 0)
+
+    def test_between_lines_that_were_set_the_level_is_read_again(self) -> None:
+        lines = lines_of(OURS, level_at(6.0))
+        shown = {name: lines[name] for name in ("bottom", "rim", "left", "right")} | {"mark": lines["line"]}
+        told = self.propose(sent(at_hour(6.0)), {**shown, "level": lines["line"]})
+        self.assertLess(abs(told["level"] - lines["level"]), 0.02)
+        self.assertEqual([told[name] for name in shown], list(shown.values()))
+        self.assertGreater(told["sure"], 0.5)
+        self.assertEqual(told["beside"]["bubbles"], "throughout")
+        body = {"photo": base64.b64encode(sent(at_hour(6.0))).decode(), "shown": {**shown, "level": shown["bottom"]}}
+        refused = self.baker.problem("POST", f"{self.jar}/photos/proposal", body)
+        self.assertEqual(refused[:3], (422, "lines_cross", "shown.level"))
 
     def test_a_photo_without_a_jar_says_so(self) -> None:
         self.assertIsNone(self.propose(jpeg()))

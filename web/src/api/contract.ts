@@ -3762,6 +3762,11 @@ export interface components {
          */
         HoldUp: "no_level" | "not_watched" | "cool" | "thin" | "few" | "low" | "slow";
         /**
+         * Holes
+         * @enum {string}
+         */
+        Holes: "none" | "few" | "throughout";
+        /**
          * Hours
          * @description Hours since the feed: four of five fall between low and high.
          */
@@ -4197,6 +4202,22 @@ export interface components {
          * @enum {string}
          */
         Mass: "g" | "oz";
+        /**
+         * MayShowOut
+         * @description What else a photo may show, each null where it cannot be told: bubbles at the glass, a domed top, where a smear
+         *     ends (a share of the height from the top); and whether there seem to be liquid and spots.
+         */
+        MayShowOut: {
+            bubbles: components["schemas"]["Holes"] | null;
+            /** Domed */
+            domed: boolean | null;
+            /** High */
+            high: number | null;
+            /** Liquid */
+            liquid: boolean;
+            /** Spots */
+            spots: boolean;
+        };
         /**
          * Measured
          * @description An amount as the method says it (2 tbsp of rye), beside its grams.
@@ -5084,7 +5105,8 @@ export interface components {
         };
         /**
          * ProposalIn
-         * @description A photo of the jar: JPEG, PNG or WebP, base64. It is looked at, and not kept.
+         * @description A photo of the jar: JPEG, PNG or WebP, base64. It is looked at, and not kept. Where lines are `shown` in it, the
+         *     level is read between them.
          */
         ProposalIn: {
             /**
@@ -5092,6 +5114,7 @@ export interface components {
              * Format: base64
              */
             photo: string;
+            shown?: components["schemas"]["StandsIn"] | null;
         };
         /**
          * ProposalOut
@@ -5099,6 +5122,7 @@ export interface components {
          *     is not seen, `sure` from 0 to 1.
          */
         ProposalOut: {
+            beside: components["schemas"]["MayShowOut"];
             /** Bottom */
             bottom: number;
             /** Left */
@@ -5905,6 +5929,25 @@ export interface components {
             vessel: components["schemas"]["Vessel"];
             /** Warmth C */
             warmth_c: number;
+        };
+        /**
+         * StandsIn
+         * @description Where the baker says that the jar stands in a photo: shares of its height from the top, its walls of its
+         *     width.
+         */
+        StandsIn: {
+            /** Bottom */
+            bottom: number;
+            /** Left */
+            left: number;
+            /** Level */
+            level: number;
+            /** Mark */
+            mark: number | null;
+            /** Right */
+            right: number;
+            /** Rim */
+            rim: number;
         };
         /** StationIn */
         StationIn: {
@@ -6853,6 +6896,7 @@ export type HealthOut = components['schemas']['HealthOut'];
 export type HeardIn = components['schemas']['HeardIn'];
 export type HelperOut = components['schemas']['HelperOut'];
 export type HoldUp = components['schemas']['HoldUp'];
+export type Holes = components['schemas']['Holes'];
 export type Hours = components['schemas']['Hours'];
 export type HoursBody = components['schemas']['HoursBody'];
 export type HowHigh = components['schemas']['HowHigh'];
@@ -6885,6 +6929,7 @@ export type LookBody = components['schemas']['LookBody'];
 export type LookedAtIn = components['schemas']['LookedAtIn'];
 export type Mark = components['schemas']['Mark'];
 export type Mass = components['schemas']['Mass'];
+export type MayShowOut = components['schemas']['MayShowOut'];
 export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type MendIn = components['schemas']['MendIn'];
@@ -7004,6 +7049,7 @@ export type Spread = components['schemas']['Spread'];
 export type Stage = components['schemas']['Stage'];
 export type StageFound = components['schemas']['StageFound'];
 export type Stands = components['schemas']['Stands'];
+export type StandsIn = components['schemas']['StandsIn'];
 export type StationIn = components['schemas']['StationIn'];
 export type StationOut = components['schemas']['StationOut'];
 export type Step = components['schemas']['Step'];

@@ -146,6 +146,7 @@ export type {
   Stage,
   StageFound,
   Stands,
+  StandsIn,
   StationOut as Station,
   Step,
   StepCode,

@@ -16,6 +16,7 @@ const STYLES: Record<Handle, string> = {
   level: "border-ink bg-paper text-ink",
 };
 const SIGNS: Record<Handle, string> = { bottom: "0", mark: "1", level: "×" };
+const named = (handle: Handle) => `${LABELS[handle]} (${SIGNS[handle]})`;
 const STEPS: Record<string, readonly [number, number]> = {
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
@@ -77,7 +78,7 @@ export function PhotoPointsControl({
           <button
             key={handle}
             type="button"
-            aria-label={uiText.fromTheLeftFromThe(LABELS[handle], Math.round(x * 100), Math.round(y * 100))}
+            aria-label={uiText.fromTheLeftFromThe(named(handle), Math.round(x * 100), Math.round(y * 100))}
             onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
             onPointerMove={drag(handle)}
             onKeyDown={nudge(handle)}

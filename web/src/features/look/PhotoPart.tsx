@@ -1,6 +1,5 @@
 import { useEffect, useState } from "react";
 import { dropPhoto, keepPhoto, keptPhoto } from "../../api/photos";
-import { proposalFor } from "../../api/proposal";
 import type { OpenJar, Problem } from "../../api/types";
 import { newId } from "../../lib/ids";
 import { times } from "../../lib/numbers";
@@ -11,22 +10,10 @@ import { PhotoInput } from "../../ui/photo-input";
 import { PhotoPointsControl } from "../../ui/photo-points";
 import { lookText, problemWords } from "../../words";
 import { fromSeen, type LookDraft, lineOf } from "./draft";
+import { MayShow } from "./MayShow";
+import { linesOf, useProposing } from "./proposing";
 
 const START: Points = { bottom: { x: 0.5, y: 0.85 }, mark: { x: 0.5, y: 0.65 }, level: { x: 0.5, y: 0.4 } };
-
-/** The three lines as the picture itself proposes them; the mark, where it is not seen, by the jar's measure. */
-async function proposedFor(opened: OpenJar, picture: Blob): Promise<Points | "none" | null> {
-  const found = await proposalFor(opened.jar.id, picture);
-  if (found === null || found === "none") return found;
-  const { in_jar: held, stands } = opened.assessment;
-  const share = held?.line_mm ? held.line_mm / stands.vessel.height_mm : 0.4;
-  const x = (found.left + found.right) / 2;
-  return {
-    bottom: { x, y: found.bottom },
-    mark: { x, y: found.mark ?? found.bottom - share * (found.bottom - found.rim) },
-    level: { x, y: found.level },
-  };
-}
 
 /** A photo taken with the look: three lines on it give the level and how sure that is. */
 export function PhotoPart({
@@ -42,8 +29,11 @@ export function PhotoPart({
   const [aspect, setAspect] = useState(0.75);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const [proposal, setProposal] = useState<Points | "asked" | "none" | null>(null);
   const id = draft.photo?.id ?? null;
+  const { found, ask, moved } = useProposing(opened.jar.id, id, draft.photo?.points ?? null, (y) => {
+    const at = draft.photo?.points;
+    if (at) place({ ...at, level: { ...at.level, y } });
+  });
   useEffect(() => {
     if (!id) {
       setSrc(null);
@@ -74,15 +64,15 @@ export function PhotoPart({
     const photo = newId();
     await keepPhoto(photo, picture);
     set({ photo: { id: photo, points: null } });
-    setProposal("asked");
-    setProposal(await proposedFor(opened, picture));
+    await ask(picture);
   };
   const away = () => {
     if (id) void dropPhoto(id);
     set({ photo: null });
   };
   const line = lineOf(opened);
-  const seen = typeof proposal === "object" ? proposal : null;
+  const proposal = found === null || typeof found === "string" ? null : found;
+  const seen = proposal && linesOf(proposal, opened);
   const points = draft.photo?.points ?? seen ?? START;
   const read = draft.photo?.points ? readPhoto(draft.photo.points, aspect) : null;
   const place = (next: Points) => {
@@ -98,8 +88,8 @@ export function PhotoPart({
           <p className="text-soft">{lookText.drag0ToTheInside}</p>
           {!draft.photo.points && (
             <p aria-live="polite" className="font-semibold">
-              {proposal === "asked" && lookText.lookingAtIt}
-              {proposal === "none" && lookText.noJarSeen}
+              {found === "asked" && lookText.lookingAtIt}
+              {found === "none" && lookText.noJarSeen}
               {seen && lookText.proposedLines}
             </p>
           )}
@@ -108,7 +98,10 @@ export function PhotoPart({
             src={src}
             alt={lookText.justPhotographed(opened.jar.name)}
             points={points}
-            onChange={place}
+            onChange={(next) => {
+              moved(points, next);
+              place(next);
+            }}
             onAspect={setAspect}
           />
           <output className="font-semibold">
@@ -116,6 +109,9 @@ export function PhotoPart({
               ? lookText.byThePhotoBetweenAnd(times(read.times), times(read.low), times(read.high))
               : lookText.setTheLinesOrKeep}
           </output>
+          {proposal && draft.photo.points && (
+            <MayShow beside={proposal.beside} points={points} line={line} draft={draft} set={set} />
+          )}
           <Button look="plain" onClick={away}>
             {lookText.takeThePhotoAway}
           </Button>

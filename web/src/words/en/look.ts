@@ -47,6 +47,13 @@ export const lookText = {
   thatIsRight: "That is right",
   noJarSeen: "No jar is seen in this photo. Set the lines yourself, or keep it as a picture.",
   lookingAtIt: "Looking for the jar …",
+  mayShow: "The photo may also show, press what is so",
+  mayBubbles: { none: "no bubbles", few: "a few bubbles", throughout: "bubbles all through" },
+  mayDomed: "a domed top",
+  mayLiquid: "liquid on top",
+  maySmear: (timesWords: string) => `a smear up to ${timesWords}`,
+  maySpots:
+    "Something in it is of another colour. Is it a spot? Look closely, do not sniff: fuzzy, hairy or coloured spots mean that this jar goes in the bin.",
   drag0ToTheInside: "Drag 0 to the inside bottom, 1 to your mark, × to the level. The arrow keys do it too.",
   justPhotographed: (name: string | number) => `${name}, just photographed`,
   byThePhotoBetweenAnd: (times: string | number, times2: string | number, times3: string | number) =>

@@ -44,6 +44,13 @@ export const lookText: Spoken<typeof en.lookText> = {
   thatIsRight: "Está certo",
   noJarSeen: "Não se vê nenhum frasco nesta fotografia. Ponha as linhas, ou guarde-a só como imagem.",
   lookingAtIt: "À procura do frasco …",
+  mayShow: "A fotografia talvez mostre também: prima o que for verdade",
+  mayBubbles: { none: "sem bolhas", few: "algumas bolhas", throughout: "bolhas por todo o lado" },
+  mayDomed: "topo abaulado",
+  mayLiquid: "líquido por cima",
+  maySmear: (timesWords: string) => `marca no vidro até ${timesWords}`,
+  maySpots:
+    "Há algo de outra cor. Será uma mancha? Veja de perto, sem cheirar: manchas com pelo, penugem ou cor querem dizer que este frasco vai para o lixo.",
   drag0ToTheInside:
     "Arraste 0 para o fundo por dentro, 1 para a sua marca, × para o nível. As setas do teclado também servem.",
   justPhotographed: (name) => `${name}, acabado de fotografar`,
