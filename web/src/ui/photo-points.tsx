@@ -16,7 +16,7 @@ const STYLES: Record<Handle, string> = {
   level: "border-ink bg-paper text-ink",
 };
 const SIGNS: Record<Handle, string> = { bottom: "0", mark: "1", level: "×" };
-const named = (handle: Handle) => `${LABELS[handle]} (${SIGNS[handle]})`;
+const named = (handle: Handle) => `${LABELS[handle]}, ${SIGNS[handle]}`;
 const STEPS: Record<string, readonly [number, number]> = {
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
