@@ -82,7 +82,7 @@ def add_part(request: Baker, parcel_id: UUID, offset: int, part: File[UploadedFi
 )
 def take_in(request: Baker, parcel_id: UUID) -> TakenIn:
     """Take in what was sent, all or nothing; what is there already stays as it is."""
-    return TakenIn.model_validate(services.take_in_sent(request.auth, parcel_id))
+    return TakenIn.model_validate(services.take_in_sent(request.auth, parcel_id, timezone.now()))
 
 
 @router.post(

@@ -37,6 +37,7 @@ from problems import Problem, ServerProblem
 from problems.stored import UnreadableError
 from trials import rows as trials
 from watching import keeping as watching
+from watching import rows as cameras
 
 from .forms import document, package
 from .forms.package import ForeignError, NewerError, Opened
@@ -81,6 +82,7 @@ def rows_of(account: Account, jar: UUID | None = None) -> Rows:
     hung = {UUID(row["thermometer"]) for row in jars if row["thermometer"]}
     stations = places.thermometer_rows(account, None if jar is None else hung)
     feeds, looks = logbook.to_read({UUID(row["id"]): row["name"] for row in jars})
+    seen_by = cameras.camera_rows(ids)
     baker = {
         "baker": account.name,
         "time_zone": account.time_zone,
@@ -98,6 +100,8 @@ def rows_of(account: Account, jar: UUID | None = None) -> Rows:
         "feeds": feeds,
         "looks": looks,
         "photos": photos.photo_rows(ids),
+        "cameras": seen_by,
+        "levels": cameras.level_rows([UUID(row["id"]) for row in seen_by]),
         "discard": [] if jar else pantry.discard_rows(account),
         "trials": [] if jar else trials.trial_rows(account),
     }
@@ -116,6 +120,7 @@ class TakenIn:
     flours: int
     discard: int
     photos: int
+    levels: int
     as_copy: bool
     baker: str
 
@@ -156,10 +161,10 @@ def add_part(account: Account, parcel_id: UUID, offset: int, part: bytes, now: d
     return there + len(part)
 
 
-def take_in_sent(account: Account, parcel_id: UUID) -> TakenIn:
+def take_in_sent(account: Account, parcel_id: UUID, now: datetime) -> TakenIn:
     """Take in what was sent in parts. Raises Problem naming what is wrong with it; nothing is written then."""
     with _put_together(account, parcel_id) as file:
-        return take_in(account, file)
+        return take_in(account, file, now)
 
 
 def photos_of_sent(account: Account, parcel_id: UUID, start: int, now: datetime) -> PhotosIn:
@@ -187,7 +192,7 @@ def _put_together(account: Account, parcel_id: UUID) -> Iterator[IO[bytes]]:
         yield file
 
 
-def take_in(account: Account, file: IO[bytes]) -> TakenIn:
+def take_in(account: Account, file: IO[bytes], now: datetime) -> TakenIn:
     """All but the photos of a parcel. Raises Problem; nothing is written then."""
     opened = _opened(file)
     (baker, *_) = opened.rows["kitchen"] or [{"baker": "", "time_zone": "", "earlier_zones": None, "hours": None}]
@@ -203,6 +208,7 @@ def take_in(account: Account, file: IO[bytes]) -> TakenIn:
             jars = kitchen.put_jars(account, rows["jars"])
             own = kitchen.own_ids(account)
             entries = logbook.put_entries(account, own, rows["entries"], rows["changes"])
+            levels = cameras.put_cameras(own, rows["cameras"], rows["levels"], now)
             written_anew(own & {UUID(row["id"]) for row in rows["jars"]})
             notes = pantry.put_notes(account, rows["discard"])
             trials.put_trials(account, own, rows["trials"])
@@ -212,7 +218,7 @@ def take_in(account: Account, file: IO[bytes]) -> TakenIn:
             raise _fault("flours", str(error)) from error
         wanted = [UUID(row["id"]) for row in rows["photos"] if UUID(row["jar"]) in own]
         new_photos = len(set(wanted) - photos.there_already(wanted))
-    return TakenIn(len(jars), entries, readings, flours, notes, new_photos, as_copy, baker["baker"])
+    return TakenIn(len(jars), entries, readings, flours, notes, new_photos, levels, as_copy, baker["baker"])
 
 
 def take_in_photos(account: Account, file: IO[bytes], now: datetime, start: int, most: int) -> PhotosIn:
@@ -279,6 +285,7 @@ def _as_own(account: Account, rows: Rows) -> tuple[Rows, bool]:
         kitchen.jars_elsewhere(account, ids["jars"])
         or logbook.entries_elsewhere(account, ids["entries"])
         or photos.photos_elsewhere(account, ids["photos"])
+        or cameras.cameras_elsewhere(account, ids["cameras"])
         or places.stations_elsewhere(account, ids["thermometers"])
         or pantry.notes_elsewhere(account, ids["discard"])
         or trials.trials_elsewhere(account, ids["trials"])

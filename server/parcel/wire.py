@@ -29,6 +29,7 @@ class TakenIn(Told):
     flours: int
     discard: int
     photos: int
+    levels: int
     as_copy: bool
     baker: str
 

@@ -47,11 +47,10 @@ from .seeing import (
     read_within,
 )
 from .sight import WHOLE_SIDE, Sight, as_start, feed_at
-from .terms import CameraKind, Unread
+from .terms import LEAST_EVERY_MIN, MOST_EVERY_MIN, CameraKind, Unread
 
 log = logging.getLogger("despertar.watching")
 
-LEAST_EVERY_MIN, MOST_EVERY_MIN = 0.25, 60.0
 MOST_CAMERAS, MOST_AT_ONCE = 4, 40
 CLOCK_SLACK = timedelta(minutes=5)
 
@@ -346,10 +345,12 @@ def glimpses_of(jar_ids: Iterable[UUID]) -> dict[UUID, tuple[Glimpse, ...]]:
         Picture.objects.filter(camera__jar_id__in=list(jar_ids), tells=True)
         .exclude(level=None)
         .order_by("at")
-        .values_list("camera__jar_id", "id", "at", "level", "error")
+        .values_list("camera__jar_id", "camera_id", "at", "level", "error")
     )
-    for jar, key, at, level, error in rows:
-        found.setdefault(jar, []).append(Glimpse(f"picture.{key}", at, float(level or 0.0), float(error or 0.0)))
+    for jar, camera, at, level, error in rows:
+        found.setdefault(jar, []).append(
+            Glimpse(f"{camera}.{at:%Y%m%dT%H%M%S}", at, float(level or 0.0), float(error or 0.0))
+        )
     return {jar: tuple(told) for jar, told in found.items()}
 
 

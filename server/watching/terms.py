@@ -13,6 +13,10 @@ class CameraKind(StrEnum):
     LAPSE = "lapse"
 
 
+# A picture so often.
+LEAST_EVERY_MIN, MOST_EVERY_MIN = 0.25, 60.0
+
+
 class Moment(StrEnum):
     """What a camera gives notice of."""
 

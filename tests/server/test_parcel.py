@@ -9,10 +9,11 @@ import shutil
 import subprocess
 import tempfile
 import zipfile
+from datetime import timedelta
 from pathlib import Path
 from typing import Any, ClassVar
 from unittest import mock
-from uuid import uuid4
+from uuid import UUID, uuid4
 
 import frictionless
 import jsonschema
@@ -28,6 +29,7 @@ from kitchen.models import Jar
 from logbook.models import Change, Entry
 from parcel.services import MOST_PART, Form, pack
 from photos.models import Photo
+from watching.models import Camera, Picture
 
 from .base import Baker, ago, files_of_its_own, look_body, record
 
@@ -81,11 +83,27 @@ def remade(file: bytes, **changed: str) -> bytes:
     return out.getvalue()
 
 
+def watched_feed(account: Account) -> UUID:
+    """A camera saw the last feed of a jar rise and fall; of one picture it could not tell. Answers the jar."""
+    entry = Entry.objects.filter(jar__kitchen__owner=account, jar__name="Harbour", kind="feed").order_by("at").last()
+    assert entry is not None
+    camera = Camera.objects.create(id=uuid4(), jar=entry.jar, kind="posts", made_at=entry.at)
+    levels = ((0.1, 1.0), (1.0, 1.1), (2.0, 1.5), (3.0, 2.0), (4.0, 2.3), (5.0, 2.2), (6.0, 1.9), (7.0, None))
+    for hours, level in levels:
+        read: dict[str, Any] = {"level": level, "error": 0.02} if level else {"cause": "dark"}
+        at = entry.at + timedelta(hours=hours)
+        if at < timezone.now():
+            Picture.objects.create(camera=camera, at=at, feed=entry.id, tells=True, **read)
+    return entry.jar_id
+
+
 class WholeKitchen(TestCase):
     """The demo kitchen: jars raised, kept, binned; photos, a bake, a discard jar, a thermometer, flours."""
 
     account: ClassVar[Account]
     files: ClassVar[dict[Form, bytes]]
+    # The jar that a camera watched.
+    watched: ClassVar[UUID]
 
     @classmethod
     def setUpTestData(cls) -> None:
@@ -105,6 +123,7 @@ class WholeKitchen(TestCase):
             Change.objects.create(
                 entry=entry, what="amended", at=entry.at, body=said, made_at=timezone.now(), made_by=cls.account
             )
+            cls.watched = watched_feed(cls.account)
             cls.files = {form: packed(cls.account, form) for form in Form}
 
     def setUp(self) -> None:
@@ -135,6 +154,7 @@ class WholeKitchen(TestCase):
         entries, changes = Entry.objects.count(), Change.objects.count()
         photos = Photo.objects.count()
         said = self.moved_out()
+        self.assertIsNotNone(said[f"/api/jars/{self.watched}"]["watched"])
         for form in Form:
             with self.subTest(form=form):
                 Account.objects.all().delete()
@@ -156,6 +176,8 @@ class WholeKitchen(TestCase):
                     "flours",
                     "discard",
                     "trials",
+                    "cameras",
+                    "levels",
                     "readings",
                     "thermometers",
                     "changes",

@@ -237,6 +237,31 @@ TABLES: tuple[Table, ...] = (
         key="id",
     ),
     Table(
+        "cameras",
+        "Cameras that watched a jar; their tokens and pictures stay where they are",
+        (
+            _id("id", "its id"),
+            _JAR,
+            _text("kind", "a page, one that posts, or pictures taken already", needed=True),
+            _number("every_min", "min", "how often it took a picture", needed=True),
+            _moment("made_at", "when it was set up", needed=True),
+        ),
+        key="id",
+    ),
+    Table(
+        "levels",
+        "What was read off their pictures",
+        (
+            _id("camera", "which one"),
+            _AT,
+            _id("feed", "the feed that it is of"),
+            _number("level", "", "the level, times the line"),
+            _number("error", "", "its standard error"),
+            _text("cause", "why there is none"),
+            Field("tells", Kind.TRUTH, "whether it counts; those in between only draw the curve", needed=True),
+        ),
+    ),
+    Table(
         "discard",
         "What was done with the discard jars",
         (

@@ -6142,6 +6142,8 @@ export interface components {
             flours: number;
             /** Jars */
             jars: number;
+            /** Levels */
+            levels: number;
             /** Photos */
             photos: number;
             /** Readings */

@@ -40,7 +40,7 @@ class Command(BaseCommand):
             return
         try:
             with file.open("rb") as packed:
-                told = take_in(account, packed)
+                told = take_in(account, packed, timezone.now())
                 self.stdout.write(f"{told.jars} jars, {told.entries} entries, {told.readings} readings are new here.")
                 done = 0
                 while told.photos:

@@ -73,6 +73,7 @@ export function takenInLine(told: TakenIn): string {
     ...some(told.flours, "flour", "flours"),
     ...some(told.discard, "note of the discard jar", "notes of the discard jar"),
     ...some(told.photos, "photo", "photos"),
+    ...some(told.levels, "level seen by a camera", "levels seen by a camera"),
   ];
   if (parts.length === 0) return "All of it was here already.";
   const copy = told.as_copy ? " Another account here has it too, so it came as a copy." : "";

@@ -110,7 +110,16 @@ describe("in Portuguese", () => {
     const line = (more: number) => readinessLine({ ...verdict, feeds_to_go: more } as unknown as Readiness);
     expect(line(1)).toBe("Ainda não está pronto: mais um bom refresco.");
     expect(line(2)).toBe("Ainda não está pronto: mais dois bons refrescos seguidos.");
-    const told = { jars: 1, entries: 2, readings: 0, flours: 0, discard: 0, photos: 0, as_copy: false };
+    const told = {
+      jars: 1,
+      entries: 2,
+      readings: 0,
+      flours: 0,
+      discard: 0,
+      photos: 0,
+      levels: 0,
+      as_copy: false,
+    };
     expect(takenInLine(told as Parameters<typeof takenInLine>[0])).toBe(
       "De novo aqui: 1 frasco e 2 entradas.",
     );

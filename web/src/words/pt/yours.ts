@@ -74,6 +74,7 @@ export const takenInLine: typeof en.takenInLine = (told) => {
     ...some(told.flours, "farinha", "farinhas"),
     ...some(told.discard, "nota do frasco do descarte", "notas do frasco do descarte"),
     ...some(told.photos, "fotografia", "fotografias"),
+    ...some(told.levels, "altura vista pela câmara", "alturas vistas pela câmara"),
   ];
   if (parts.length === 0) return "Já cá estava tudo.";
   const copy = told.as_copy ? " Outra conta daqui também a tem, por isso veio como cópia." : "";
