@@ -344,7 +344,7 @@ def _look(table: _Table, at: datetime) -> None:
     if dice.random() < habits.careless:
         read = float(dice.uniform(0.8, 2.4))
     hungry = hunger(jar.paste, jar.state[FOOD], jar.state[WALLS])
-    fallen = table.peak > 1.15 and level < table.peak - 0.12 * (table.peak - 1.0)
+    fallen = has_fallen(level, table.peak)
     high = None
     if fallen and dice.random() < habits.notes_high_mark:
         high = Level(round(table.peak, 2), LevelUnit.TIMES)
@@ -353,17 +353,27 @@ def _look(table: _Table, at: datetime) -> None:
             id=f"s{len(table.log)}",
             at=at.replace(second=0, microsecond=0),
             level=Level(max(0.5, round(read, 2)), LevelUnit.TIMES),
-            bubbles=_bubbles(jar),
+            bubbles=bubbles_shown(jar),
             top=frozenset({Top.SUNKEN if fallen else Top.DOMED if level > 1.4 else Top.FLAT}),
-            smell=_smell(jar, hungry),
-            thickness=Thickness.RUNNY if hungry > 0.62 else Thickness.THICK_BATTER if hungry < 0.35 else None,
+            smell=smell_given(jar, hungry),
+            thickness=thickness_shown(hungry),
             has_note=False,
             high=high,
         )
     )
 
 
-def _bubbles(jar: Jar[float]) -> Bubbles:
+def has_fallen(level: float, peak: float) -> bool:
+    """Whether it stands clearly below its highest since the feed, both × the line."""
+    return peak > 1.15 and level < peak - 0.12 * (peak - 1.0)
+
+
+def thickness_shown(hungry: float) -> Thickness | None:
+    return Thickness.RUNNY if hungry > 0.62 else Thickness.THICK_BATTER if hungry < 0.35 else None
+
+
+def bubbles_shown(jar: Jar[float]) -> Bubbles:
+    """What is seen at the glass."""
     gas = jar.state[GAS]
     if gas < 0.05:
         return Bubbles.NONE
@@ -372,7 +382,8 @@ def _bubbles(jar: Jar[float]) -> Bubbles:
     return Bubbles.FROTH if jar.state[EARLY] > jar.state[YEAST] else Bubbles.THROUGHOUT
 
 
-def _smell(jar: Jar[float], hungry: float) -> frozenset[Smell]:
+def smell_given(jar: Jar[float], hungry: float) -> frozenset[Smell]:
+    """What it smells of."""
     if jar.state[ACID] < 0.15:
         return frozenset({Smell.CHEESY if jar.state[EARLY] > 0.02 else Smell.FLOURY})
     if jar.state[YEAST] > 0.1:
