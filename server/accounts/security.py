@@ -95,6 +95,8 @@ INVITATIONS, TOKENS = ByAccount("30/h", "invitation"), ByAccount("30/h", "token"
 PHOTOS, FILES = ByAccount("600/h", "photo"), ByAccount("600/h", "file")
 # A time-lapse comes in many parts at once.
 FRAMES = ByAccount("3000/h", "frame")
+# A practice jar is run and judged as often as somebody does something with it.
+REHEARSALS = ByAccount("3000/h", "rehearsal")
 LIMITS = (SIGN_UPS, INVITATIONS, TOKENS, PHOTOS, FILES, FRAMES)
 
 # Wrong passwords from one address, over all names; one name alone is held by axes after five.

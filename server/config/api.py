@@ -26,6 +26,7 @@ from pantry.api import router as pantry
 from parcel.api import router as parcel
 from photos.api import router as photos
 from places.api import router as places
+from practice.api import router as practice
 from problems import Problem, ProblemsOut, ServerProblem, answer, body, from_refusal
 from problems.stored import UnreadableError
 from problems.taken_back import TAKEN_BACK, code_of
@@ -61,6 +62,7 @@ APPS = (
     pantry,
     trials,
     reckoner,
+    practice,
     parcel,
     exchange,
     reminders,

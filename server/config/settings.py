@@ -46,6 +46,7 @@ INSTALLED_APPS = [
     "pantry",
     "trials",
     "reckoner",
+    "practice",
     "parcel",
     "exchange",
     "reminders",

@@ -96,6 +96,7 @@ class Lived:
     ran_over_h: float | None
     end: Jar[float]
     ended_h: float
+    fed_h: tuple[float, ...]
 
 
 def situation_named(code: SituationCode) -> Situation:
@@ -238,7 +239,7 @@ def live(situation: Situation, seed: int, acts: Sequence[Made]) -> Lived:
     for since, until in pairwise(story.hours):
         story.do_at(since)
         story.go_on(since, until)
-    return Lived(situation, nature, tuple(story.frames), story.ran_over_h, story.jar, story.hours[-1])
+    return Lived(situation, nature, tuple(story.frames), story.ran_over_h, story.jar, story.hours[-1], tuple(story.fed))
 
 
 class _Story:
@@ -261,6 +262,7 @@ class _Story:
         self.mixed: Jar[float] | None = None
         self.peak, self.fed_h, self.vessel = 1.0, 0.0, situation.vessel
         self.grams = 0.0
+        self.fed: list[float] = []
         self.cleared = False
 
     @property
@@ -280,6 +282,7 @@ class _Story:
                     traits = self.nature.traits
                     self.mixed = after_feed(self.mixed, traits, entry.keep_g, entry.flours, entry.liquid_g)
                     self.peak, self.fed_h, self.grams = 1.0, hour, entry.total_g
+                    self.fed.append(hour)
                     befalls = self.situation.befalls
                     self.cleared |= befalls is not None and hour > befalls.at_h
                 case Deed(deed=DeedKind.STIRRED):

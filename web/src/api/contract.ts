@@ -1500,6 +1500,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/class.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Practice Class
+         * @description The results of a class, judged anew, as a table.
+         */
+        post: operations["practice_api_practice_class"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/lived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Practice Lived
+         * @description How a practice jar goes, if nothing more is done with it than that.
+         */
+        post: operations["practice_api_practice_lived"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Practice Told
+         * @description What came of it, and what the rules say of each act.
+         */
+        post: operations["practice_api_practice_told"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview": {
         parameters: {
             query?: never;
@@ -2857,6 +2917,11 @@ export interface components {
             phases: number;
             ready: components["schemas"]["Days"];
         };
+        /** ClassIn */
+        ClassIn: {
+            /** Results */
+            results: components["schemas"]["ResultIn"][];
+        };
         /**
          * ClearedOut
          * @description How many pictures went.
@@ -3216,27 +3281,10 @@ export interface components {
         DiscardTo: "compost" | "bin" | "jar";
         /**
          * Doing
-         * @description A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
-         *
-         *     `spoons` are the same grams where it is measured by hand, `part` the part of the jar where an eye can judge it.
+         * @description A look with the level read by eye; to leave it be until the next; an act. The last two end the practice.
+         * @enum {string}
          */
-        Doing: {
-            do: components["schemas"]["Task"];
-            flour?: components["schemas"]["Flour"] | null;
-            /** G */
-            g?: number | null;
-            measured?: components["schemas"]["Measured"] | null;
-            /** Out G */
-            out_g?: number | null;
-            /** Part */
-            part?: number | null;
-            /**
-             * Spoons
-             * @default []
-             */
-            spoons: components["schemas"]["Spoonful"][];
-            until_thickness?: components["schemas"]["Thickness"] | null;
-        };
+        Doing: "look" | "wait" | "stir" | "feed" | "feed_large" | "feed_thick" | "warmer" | "cooler" | "other_jar" | "to_fridge" | "to_counter" | "bake" | "bin";
         /**
          * EndedAs
          * @description What becomes of a jar: it is kept as it is; all of it is used in a dough; it goes into the fridge as a spare,
@@ -3254,6 +3302,11 @@ export interface components {
                 [key: string]: components["schemas"]["EndedAs"];
             };
         };
+        /**
+         * Ending
+         * @enum {string}
+         */
+        Ending: "well" | "behind" | "lost" | "ran_over" | "binned_rightly" | "binned_alive" | "spoiled_kept" | "baked_well" | "baked_too_soon" | "ripe" | "not_ripe";
         /**
          * EntrantIn
          * @description A jar of a trial: the id of one that is there (`jar`), or a new one to be planned with it (`new`). `yeast`: a
@@ -3625,6 +3678,32 @@ export interface components {
             warmth: components["schemas"]["Degree"];
         };
         /**
+         * FrameOut
+         * @description The jar at an hour: level and highest since the feed (× the line), and what is seen and smelt of it.
+         */
+        FrameOut: {
+            /** At H */
+            at_h: number;
+            bubbles: components["schemas"]["Bubbles"];
+            /** Celsius */
+            celsius: number;
+            /** Fallen */
+            fallen: boolean;
+            /** Height Mm */
+            height_mm: number;
+            /** High */
+            high: number;
+            /** Level */
+            level: number;
+            /** Line Mm */
+            line_mm: number;
+            /** Smell */
+            smell: components["schemas"]["Smell"][];
+            thickness: components["schemas"]["Thickness"] | null;
+            /** Top */
+            top: components["schemas"]["Top"][];
+        };
+        /**
          * GivenPart
          * @description What a jar gave at a feed, as far as it is in there still.
          */
@@ -3974,6 +4053,32 @@ export interface components {
             warmth_c: number;
         };
         /**
+         * JudgedOut
+         * @description One act, and what the rules would have done at that hour; of a look, the true level and what it can be said to
+         *     have meant.
+         */
+        JudgedOut: {
+            /** At H */
+            at_h: number;
+            /** Because */
+            because: components["schemas"]["SignCode"][];
+            /** Do */
+            do: components["schemas"]["Remedy"][];
+            /** Level */
+            level: number | null;
+            meaning: components["schemas"]["Meaning"] | null;
+            /** Means */
+            means: components["schemas"]["Meaning"][];
+            /** Meant Rightly */
+            meant_rightly: boolean | null;
+            /** Move */
+            move: string;
+            opinion: components["schemas"]["Opinion"];
+            /** True Level */
+            true_level: number;
+            what: components["schemas"]["Doing"];
+        };
+        /**
          * Keeping
          * @description The answers to "how often do you bake?": three times a week or more, so in heat, once a week, now and then.
          * @enum {string}
@@ -4147,6 +4252,30 @@ export interface components {
             rim: number;
         };
         /**
+         * LivedOut
+         * @description How it goes if nothing more is done: every half hour until it ends; `flours` are what is in it.
+         */
+        LivedOut: {
+            /** Begins H */
+            begins_h: number;
+            /** Ended H */
+            ended_h: number;
+            /** Ends H */
+            ends_h: number;
+            /** Fed H */
+            fed_h: number[];
+            /** Flours */
+            flours: {
+                [key: string]: number;
+            };
+            /** Frames */
+            frames: components["schemas"]["FrameOut"][];
+            /** Ran Over H */
+            ran_over_h: number | null;
+            /** Volume Ml */
+            volume_ml: number;
+        };
+        /**
          * LookBody
          * @description What was seen, smelt and measured; null or empty where nobody looked. `high` is the smear on the glass.
          */
@@ -4186,6 +4315,19 @@ export interface components {
             look: components["schemas"]["LookBody"];
         };
         /**
+         * MadeIn
+         * @description One act, so many hours after the first mix; with a look the level that was read (× the line) and what it is said
+         *     to mean.
+         */
+        MadeIn: {
+            /** At H */
+            at_h: number;
+            /** Level */
+            level?: number | null;
+            meaning?: components["schemas"]["Meaning"] | null;
+            what: components["schemas"]["Doing"];
+        };
+        /**
          * Mark
          * @description One height on the glass: mm from the inside bottom, ml under it, and × the line by volume.
          */
@@ -4218,6 +4360,12 @@ export interface components {
             /** Spots */
             spots: boolean;
         };
+        /**
+         * Meaning
+         * @description What a baker says that a look means.
+         * @enum {string}
+         */
+        Meaning: "nothing_yet" | "false_dawn" | "hush" | "waking" | "awake" | "hungry" | "thinned" | "cold" | "settled" | "film" | "spoiled" | "resting";
         /**
          * Measured
          * @description An amount as the method says it (2 tbsp of rye), beside its grams.
@@ -4570,6 +4718,12 @@ export interface components {
             time_zone: string;
             watched: components["schemas"]["WatchedOut"] | null;
         };
+        /**
+         * Opinion
+         * @description What the rules say of a decision: as the jar would have liked it, or not; or they were not sure themselves.
+         * @enum {string}
+         */
+        Opinion: "liked" | "not_liked" | "unsure";
         /**
          * OptionCode
          * @description Every option a method may have; an interface words each once.
@@ -5029,6 +5183,30 @@ export interface components {
             sent_at: string;
         };
         /**
+         * PracticeIn
+         * @description A jar by its situation and seed, and all that was done with it.
+         */
+        PracticeIn: {
+            /** Acts */
+            acts: components["schemas"]["MadeIn"][];
+            /** Seed */
+            seed: number;
+            situation: components["schemas"]["SituationCode"];
+        };
+        /**
+         * PracticeTold
+         * @description What came of it; `share` is how far it rises in the end against the same jar in good hands, where that tells.
+         */
+        PracticeTold: {
+            /** Decisions */
+            decisions: components["schemas"]["JudgedOut"][];
+            ending: components["schemas"]["Ending"];
+            /** Is Good */
+            is_good: boolean;
+            /** Share */
+            share: number | null;
+        };
+        /**
          * PreviewIn
          * @description A jar that is not planned yet.
          */
@@ -5358,6 +5536,19 @@ export interface components {
          * @enum {string}
          */
         Remedy: "bin_all" | "move_cooler" | "cooler_spot" | "move_warmer" | "lift_off" | "cover_better" | "look_first" | "fresh_jar" | "pour_off" | "stir_in" | "feed_now" | "feed_sooner" | "feed_larger" | "feed_at_peak" | "feed_less_often" | "skip_discard" | "smaller_ratio" | "add_whole_flour" | "bigger_jar" | "less_water" | "by_its_bubbles" | "back_to_warm" | "other_flour_and_water" | "test_feeds" | "tell_warmth" | "keep_to_plan" | "stir" | "wait" | "wake_slowly" | "think_back";
+        /**
+         * ResultIn
+         * @description What one of a class did.
+         */
+        ResultIn: {
+            /** Acts */
+            acts: components["schemas"]["MadeIn"][];
+            /** Name */
+            name: string;
+            /** Seed */
+            seed: number;
+            situation: components["schemas"]["SituationCode"];
+        };
         /**
          * RiseOut
          * @description The running feed's forecast in short.
@@ -5796,6 +5987,11 @@ export interface components {
             /** Top */
             top: components["schemas"]["Top"][];
         };
+        /**
+         * SituationCode
+         * @enum {string}
+         */
+        SituationCode: "overflow" | "hush" | "missed_night" | "too_often" | "cold_week" | "film_or_mould" | "pink" | "early_liquid" | "late_liquid" | "fridge_month" | "float" | "rye" | "levain";
         /**
          * Smell
          * @enum {string}
@@ -6835,6 +7031,7 @@ export type ChangeOut = components['schemas']['ChangeOut'];
 export type Chapter = components['schemas']['Chapter'];
 export type ChapterKind = components['schemas']['ChapterKind'];
 export type CheckedMethodOut = components['schemas']['CheckedMethodOut'];
+export type ClassIn = components['schemas']['ClassIn'];
 export type ClearedOut = components['schemas']['ClearedOut'];
 export type Clock = components['schemas']['Clock'];
 export type CodeIn = components['schemas']['CodeIn'];
@@ -6864,6 +7061,7 @@ export type DiscardTo = components['schemas']['DiscardTo'];
 export type Doing = components['schemas']['Doing'];
 export type EndedAs = components['schemas']['EndedAs'];
 export type EndIn = components['schemas']['EndIn'];
+export type Ending = components['schemas']['Ending'];
 export type EntrantIn = components['schemas']['EntrantIn'];
 export type EntryOut = components['schemas']['EntryOut'];
 export type ExpectedLook = components['schemas']['ExpectedLook'];
@@ -6887,6 +7085,7 @@ export type FlourShare = components['schemas']['FlourShare'];
 export type FlourSpoons = components['schemas']['FlourSpoons'];
 export type Forecast = components['schemas']['Forecast'];
 export type FormsBody = components['schemas']['FormsBody'];
+export type FrameOut = components['schemas']['FrameOut'];
 export type GivenPart = components['schemas']['GivenPart'];
 export type GlanceOut = components['schemas']['GlanceOut'];
 export type Glass = components['schemas']['Glass'];
@@ -6914,6 +7113,7 @@ export type InUnit = components['schemas']['InUnit'];
 export type InvitedIn = components['schemas']['InvitedIn'];
 export type JarLabelOut = components['schemas']['JarLabelOut'];
 export type JarOut = components['schemas']['JarOut'];
+export type JudgedOut = components['schemas']['JudgedOut'];
 export type Keeping = components['schemas']['Keeping'];
 export type KeepingOffer = components['schemas']['KeepingOffer'];
 export type KeptOut = components['schemas']['KeptOut'];
@@ -6927,11 +7127,14 @@ export type LevelBody = components['schemas']['LevelBody'];
 export type LevelSeen = components['schemas']['LevelSeen'];
 export type LevelUnit = components['schemas']['LevelUnit'];
 export type LinesIn = components['schemas']['LinesIn'];
+export type LivedOut = components['schemas']['LivedOut'];
 export type LookBody = components['schemas']['LookBody'];
 export type LookedAtIn = components['schemas']['LookedAtIn'];
+export type MadeIn = components['schemas']['MadeIn'];
 export type Mark = components['schemas']['Mark'];
 export type Mass = components['schemas']['Mass'];
 export type MayShowOut = components['schemas']['MayShowOut'];
+export type Meaning = components['schemas']['Meaning'];
 export type Measured = components['schemas']['Measured'];
 export type Mend = components['schemas']['Mend'];
 export type MendIn = components['schemas']['MendIn'];
@@ -6955,6 +7158,7 @@ export type NumberOptionOut = components['schemas']['NumberOptionOut'];
 export type Offered = components['schemas']['Offered'];
 export type Only = components['schemas']['Only'];
 export type OpenJarOut = components['schemas']['OpenJarOut'];
+export type Opinion = components['schemas']['Opinion'];
 export type OptionCode = components['schemas']['OptionCode'];
 export type OptionsOut = components['schemas']['OptionsOut'];
 export type Origin = components['schemas']['Origin'];
@@ -6988,6 +7192,8 @@ export type PointOut = components['schemas']['PointOut'];
 export type PointsBody = components['schemas']['PointsBody'];
 export type Postbox = components['schemas']['Postbox'];
 export type Posted = components['schemas']['Posted'];
+export type PracticeIn = components['schemas']['PracticeIn'];
+export type PracticeTold = components['schemas']['PracticeTold'];
 export type PreviewIn = components['schemas']['PreviewIn'];
 export type ProblemCode = components['schemas']['ProblemCode'];
 export type ProblemOut = components['schemas']['ProblemOut'];
@@ -7010,6 +7216,7 @@ export type RecordIn = components['schemas']['RecordIn'];
 export type RecoverIn = components['schemas']['RecoverIn'];
 export type RecoveryOut = components['schemas']['RecoveryOut'];
 export type Remedy = components['schemas']['Remedy'];
+export type ResultIn = components['schemas']['ResultIn'];
 export type RiseOut = components['schemas']['RiseOut'];
 export type RoundFit = components['schemas']['RoundFit'];
 export type RoundSeen = components['schemas']['RoundSeen'];
@@ -7042,6 +7249,7 @@ export type SignUpIn = components['schemas']['SignUpIn'];
 export type SinceFed = components['schemas']['SinceFed'];
 export type SinceFedOut = components['schemas']['SinceFedOut'];
 export type SinceFeed = components['schemas']['SinceFeed'];
+export type SituationCode = components['schemas']['SituationCode'];
 export type Smell = components['schemas']['Smell'];
 export type SmellApart = components['schemas']['SmellApart'];
 export type Spare = components['schemas']['Spare'];
@@ -14958,6 +15166,320 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    practice_api_practice_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassIn"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    practice_api_practice_lived: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LivedOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    practice_api_practice_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeTold"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

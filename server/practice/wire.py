@@ -1,0 +1,147 @@
+"""What goes over the wire about practice."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field
+
+from accounts.wire import Request, Told
+from ferment.practice.judging import Ending, Opinion
+from ferment.practice.judging import Told as Found
+from ferment.practice.living import Lived
+from ferment.practice.terms import Doing, Made, Meaning, SituationCode
+from ferment.record.log import Bubbles, Smell, Thickness, Top
+from ferment.signs.contract import Remedy, SignCode
+
+from .services import MOST_RESULTS, Result
+
+
+class MadeIn(Request):
+    """One act, so many hours after the first mix; with a look the level that was read (× the line) and what it is said
+    to mean."""
+
+    at_h: float
+    what: Doing
+    level: float | None = None
+    meaning: Meaning | None = None
+
+
+class PracticeIn(Request):
+    """A jar by its situation and seed, and all that was done with it."""
+
+    situation: SituationCode
+    seed: int
+    acts: list[MadeIn]
+
+
+class FrameOut(Told):
+    """The jar at an hour: level and highest since the feed (× the line), and what is seen and smelt of it."""
+
+    at_h: float
+    level: float
+    high: float
+    fallen: bool
+    bubbles: Bubbles
+    top: list[Top]
+    smell: list[Smell]
+    thickness: Thickness | None
+    celsius: float
+    line_mm: float
+    height_mm: float
+
+
+class LivedOut(Told):
+    """How it goes if nothing more is done: every half hour until it ends; `flours` are what is in it."""
+
+    begins_h: float
+    ends_h: float
+    ended_h: float
+    ran_over_h: float | None
+    volume_ml: float
+    flours: dict[str, float]
+    fed_h: list[float]
+    frames: list[FrameOut]
+
+
+class JudgedOut(Told):
+    """One act, and what the rules would have done at that hour; of a look, the true level and what it can be said to
+    have meant."""
+
+    at_h: float
+    what: Doing
+    level: float | None
+    meaning: Meaning | None
+    opinion: Opinion
+    move: str
+    because: list[SignCode]
+    do: list[Remedy]
+    true_level: float
+    means: list[Meaning]
+    meant_rightly: bool | None
+
+
+class PracticeTold(Told):
+    """What came of it; `share` is how far it rises in the end against the same jar in good hands, where that tells."""
+
+    ending: Ending
+    is_good: bool
+    share: float | None
+    decisions: list[JudgedOut]
+
+
+class ResultIn(PracticeIn):
+    """What one of a class did."""
+
+    name: Annotated[str, Field(max_length=80)]
+
+
+class ClassIn(Request):
+    results: Annotated[list[ResultIn], Field(min_length=1, max_length=MOST_RESULTS)]
+
+
+def acts_in(acts: list[MadeIn]) -> tuple[Made, ...]:
+    return tuple(Made(one.at_h, one.what, one.level, one.meaning) for one in acts)
+
+
+def result_in(one: ResultIn) -> Result:
+    return Result(one.name, one.situation, one.seed, acts_in(one.acts))
+
+
+def lived_out(lived: Lived) -> LivedOut:
+    situation = lived.situation
+    shown = [one for one in lived.frames if one.at_h >= situation.begins_h - 1e-6]
+    return LivedOut(
+        begins_h=situation.begins_h,
+        ends_h=situation.ends_h,
+        ended_h=lived.ended_h,
+        ran_over_h=lived.ran_over_h,
+        volume_ml=situation.vessel.volume_ml,
+        flours={part.flour: part.share for part in situation.blend},
+        fed_h=list(lived.fed_h),
+        frames=[FrameOut.model_validate(one) for one in shown],
+    )
+
+
+def told_out(found: Found) -> PracticeTold:
+    return PracticeTold(
+        ending=found.ending,
+        is_good=found.is_good,
+        share=found.share,
+        decisions=[
+            JudgedOut(
+                at_h=one.act.at_h,
+                what=one.act.what,
+                level=one.act.level,
+                meaning=one.act.meaning,
+                opinion=one.opinion,
+                move=one.move,
+                because=list(one.because),
+                do=list(one.do),
+                true_level=one.true_level,
+                means=list(one.means),
+                meant_rightly=one.meant_rightly,
+            )
+            for one in found.decisions
+        ],
+    )

@@ -1,0 +1,76 @@
+"""Practice over the wire: the story, the judgement, a class; and that none of it enters a kitchen."""
+
+from __future__ import annotations
+
+import csv
+import io
+from typing import Any
+
+from django.core.cache import cache
+from django.test import TestCase
+
+from kitchen.models import Jar
+from logbook.models import Entry
+
+from .base import Baker
+
+
+class Practising(TestCase):
+    def setUp(self) -> None:
+        cache.clear()
+        self.baker = Baker("Ines").sign_up()
+
+    def ask(self, what: str, *acts: dict[str, Any], situation: str = "hush", seed: int = 3) -> Any:
+        return self.baker.ok("POST", f"/api/practice/{what}", {"situation": situation, "seed": seed, "acts": acts})
+
+    def test_the_story_begins_where_the_baker_has_it_and_goes_on_to_its_end(self) -> None:
+        told = self.ask("lived")
+        hours = [frame["at_h"] for frame in told["frames"]]
+        self.assertEqual((hours[0], hours[-1]), (told["begins_h"], told["ends_h"]))
+        self.assertEqual(hours, sorted(hours))
+        self.assertEqual(told["fed_h"], [0.0, 24.0, 48.0, 72.0])
+        binned = self.ask("lived", {"at_h": told["begins_h"] + 5, "what": "bin"})
+        self.assertEqual(binned["ended_h"], told["begins_h"] + 5)
+
+    def test_what_was_done_is_judged_by_the_signs(self) -> None:
+        begins = self.ask("lived", situation="pink")["begins_h"]
+        look = {"at_h": begins + 1, "what": "look", "level": 1.2, "meaning": "spoiled"}
+        told = self.ask("told", look, {"at_h": begins + 1.5, "what": "bin"}, situation="pink")
+        self.assertEqual((told["ending"], told["is_good"]), ("binned_rightly", True))
+        first, last = told["decisions"]
+        self.assertEqual((first["meant_rightly"], first["because"]), (True, ["mould"]))
+        self.assertEqual((last["opinion"], last["move"]), ("liked", "bin"))
+
+    def test_nothing_of_it_enters_the_kitchen(self) -> None:
+        before = (Jar.objects.count(), Entry.objects.count(), self.baker.ok("GET", "/api/kitchen")["jars"])
+        self.ask("told", {"at_h": 96.0, "what": "feed"})
+        self.assertEqual(
+            (Jar.objects.count(), Entry.objects.count(), self.baker.ok("GET", "/api/kitchen")["jars"]), before
+        )
+
+    def test_what_cannot_be_is_named(self) -> None:
+        for body, field in (
+            ({"situation": "hush", "seed": 1, "acts": [{"at_h": 1.0, "what": "feed"}]}, "acts.0.at_h"),
+            ({"situation": "hush", "seed": -1, "acts": []}, "seed"),
+            ({"situation": "soup", "seed": 1, "acts": []}, "situation"),
+            ({"situation": "hush", "seed": 1, "acts": [{"at_h": 90.0, "what": "dance"}]}, "acts.0.what"),
+        ):
+            with self.subTest(field=field):
+                self.assertEqual(self.baker.problem("POST", "/api/practice/lived", body)[::2], (422, field))
+
+    def test_a_class_is_a_table_of_its_results(self) -> None:
+        pupils = [
+            {"name": "Noor", "situation": "pink", "seed": 1, "acts": [{"at_h": 121.0, "what": "bin"}]},
+            {"name": "=SUM(1)", "situation": "pink", "seed": 1, "acts": []},
+        ]
+        answer = self.baker.client.post("/api/practice/class.csv", {"results": pupils}, content_type="application/json")
+        self.assertEqual(answer.status_code, 200)
+        rows = list(csv.DictReader(io.StringIO(answer.content.decode())))
+        self.assertEqual([row["ending"] for row in rows], ["binned_rightly", "spoiled_kept"])
+        self.assertEqual([row["name"] for row in rows], ["Noor", "'=SUM(1)"])
+        self.assertEqual(self.baker.problem("POST", "/api/practice/class.csv", {"results": []})[0], 422)
+
+    def test_it_is_for_bakers_who_are_signed_in(self) -> None:
+        self.baker.client.logout()
+        body = {"situation": "hush", "seed": 1, "acts": []}
+        self.assertEqual(self.baker.problem("POST", "/api/practice/lived", body)[0], 401)
