@@ -10,7 +10,7 @@ from statistics import fmean
 
 from ferment.practice.judging import Opinion, Told, told
 from ferment.practice.living import Lived, live, situation_named
-from ferment.practice.terms import Doing, Made, SituationCode
+from ferment.practice.terms import Handling, Made, SituationCode
 
 # So many results are judged at once.
 MOST_RESULTS = 60
@@ -62,8 +62,8 @@ def class_csv(results: Sequence[Result]) -> str:
 
 
 def _row(one: Result, found: Told) -> list[object]:
-    decisions = [made for made in found.decisions if made.act.what is not Doing.LOOK]
-    looks = [made for made in found.decisions if made.act.what is Doing.LOOK]
+    decisions = [made for made in found.decisions if made.act.what is not Handling.LOOK]
+    looks = [made for made in found.decisions if made.act.what is Handling.LOOK]
     off = [abs(made.act.level - made.true_level) for made in looks if made.act.level is not None]
     said = [made.meant_rightly for made in looks if made.meant_rightly is not None]
     opinions = [made.opinion for made in decisions]

@@ -10,7 +10,7 @@ from accounts.wire import Request, Told
 from ferment.practice.judging import Ending, Opinion
 from ferment.practice.judging import Told as Found
 from ferment.practice.living import Lived
-from ferment.practice.terms import Doing, Made, Meaning, SituationCode
+from ferment.practice.terms import Handling, Made, Meaning, SituationCode
 from ferment.record.log import Bubbles, Smell, Thickness, Top
 from ferment.signs.contract import Remedy, SignCode
 
@@ -22,7 +22,7 @@ class MadeIn(Request):
     to mean."""
 
     at_h: float
-    what: Doing
+    what: Handling
     level: float | None = None
     meaning: Meaning | None = None
 
@@ -69,7 +69,7 @@ class JudgedOut(Told):
     have meant."""
 
     at_h: float
-    what: Doing
+    what: Handling
     level: float | None
     meaning: Meaning | None
     opinion: Opinion

@@ -8,7 +8,7 @@ from ferment.doors.assessment import assess
 from ferment.practice.judging import GOOD, Ending, Opinion, came_of, in_bad_hands, in_good_hands, told
 from ferment.practice.living import frame_at, live, log_of, nature_of, setup_of, when
 from ferment.practice.situations import SITUATIONS
-from ferment.practice.terms import Doing, Goal, Made, Meaning, SituationCode
+from ferment.practice.terms import Goal, Handling, Made, Meaning, SituationCode
 from ferment.record.log import Bubbles, Look, Top
 from ferment.refusal import Refusal
 from ferment.signs.contract import SignCode
@@ -56,7 +56,7 @@ class TheStory(TestCase):
     def test_what_was_before_a_decision_does_not_change_by_it(self) -> None:
         situation = SITUATIONS[SituationCode.TOO_OFTEN]
         until = situation.begins_h + 24.0
-        left, fed = (live(situation, 1, acts) for acts in ((), (Made(until, Doing.FEED),)))
+        left, fed = (live(situation, 1, acts) for acts in ((), (Made(until, Handling.FEED),)))
         for at_h in (situation.begins_h, situation.begins_h + 7.5, until - 0.5):
             self.assertEqual(frame_at(left, at_h), frame_at(fed, at_h))
         self.assertNotEqual(frame_at(left, until + 6.0).level, frame_at(fed, until + 6.0).level)
@@ -73,7 +73,7 @@ class TheStory(TestCase):
         situation = SITUATIONS[SituationCode.FILM_OR_MOULD]
         seen = {}
         for seed in range(12):
-            lived = live(situation, seed, (Made(situation.begins_h + 1.0, Doing.FEED),))
+            lived = live(situation, seed, (Made(situation.begins_h + 1.0, Handling.FEED),))
             befallen = nature_of(situation, seed).befallen
             assert befallen is not None
             self.assertIn(befallen, frame_at(lived, situation.begins_h).top)
@@ -86,7 +86,7 @@ class TheStory(TestCase):
             (SituationCode.LATE_LIQUID, SignCode.HUNGRY_LIQUID),
         ):
             situation = SITUATIONS[code]
-            look = Made(situation.begins_h + 1.0, Doing.LOOK)
+            look = Made(situation.begins_h + 1.0, Handling.LOOK)
             lived = live(situation, 0, (look,))
             with self.subTest(situation=code):
                 self.assertIn(Top.LIQUID, frame_at(lived, look.at_h).top)
@@ -96,7 +96,7 @@ class TheStory(TestCase):
     def test_a_float_on_day_two_is_gas_of_the_false_dawn(self) -> None:
         """Common practice: what floats before the yeast is there raises no dough."""
         situation = SITUATIONS[SituationCode.FLOAT]
-        judged = told(situation, 0, (Made(situation.begins_h + 1.0, Doing.BAKE),))
+        judged = told(situation, 0, (Made(situation.begins_h + 1.0, Handling.BAKE),))
         self.assertIs(judged.ending, Ending.BAKED_TOO_SOON)
         self.assertIs(judged.decisions[0].opinion, Opinion.NOT_LIKED)
 
@@ -106,13 +106,13 @@ class WhatIsSaid(TestCase):
         situation = SITUATIONS[SituationCode.PINK]
         at_h = situation.begins_h + 1.0
         for meaning, right in ((Meaning.SPOILED, True), (Meaning.AWAKE, False)):
-            (judged,) = told(situation, 5, (Made(at_h, Doing.LOOK, 1.3, meaning),)).decisions
+            (judged,) = told(situation, 5, (Made(at_h, Handling.LOOK, 1.3, meaning),)).decisions
             self.assertEqual((judged.means, judged.meant_rightly), ((Meaning.SPOILED,), right))
             self.assertEqual(judged.true_level, frame_at(live(situation, 5, ()), at_h).level)
 
     def test_a_look_stands_in_the_log_as_it_was_read(self) -> None:
         situation = SITUATIONS[SituationCode.HUSH]
-        look = Made(situation.begins_h + 2.0, Doing.LOOK, 1.25)
+        look = Made(situation.begins_h + 2.0, Handling.LOOK, 1.25)
         log = log_of(situation, (look,), live(situation, 0, (look,)))
         noted = next(one for one in log if isinstance(one, Look) and one.at == when(look.at_h))
         assert noted.level is not None
@@ -124,10 +124,10 @@ class WhatCannotBe(TestCase):
     def test_is_refused_by_name(self) -> None:
         situation = SITUATIONS[SituationCode.HUSH]
         for acts, seed, field in (
-            ((Made(situation.begins_h - 1.0, Doing.FEED),), 0, "acts.0.at_h"),
-            ((Made(situation.ends_h + 1.0, Doing.FEED),), 0, "acts.0.at_h"),
-            ((Made(situation.begins_h, Doing.LOOK, 99.0),), 0, "acts.0.level"),
-            (tuple(Made(situation.begins_h, Doing.WAIT) for _ in range(300)), 0, "acts"),
+            ((Made(situation.begins_h - 1.0, Handling.FEED),), 0, "acts.0.at_h"),
+            ((Made(situation.ends_h + 1.0, Handling.FEED),), 0, "acts.0.at_h"),
+            ((Made(situation.begins_h, Handling.LOOK, 99.0),), 0, "acts.0.level"),
+            (tuple(Made(situation.begins_h, Handling.WAIT) for _ in range(300)), 0, "acts"),
             ((), -1, "seed"),
         ):
             with self.subTest(field=field), self.assertRaises(Refusal) as caught:
@@ -137,6 +137,6 @@ class WhatCannotBe(TestCase):
     def test_nothing_is_done_with_a_jar_that_is_gone(self) -> None:
         situation = SITUATIONS[SituationCode.HUSH]
         begins = situation.begins_h
-        after = told(situation, 0, (Made(begins + 1, Doing.BIN), Made(begins + 2, Doing.FEED)))
-        self.assertEqual([one.act.what for one in after.decisions], [Doing.BIN])
+        after = told(situation, 0, (Made(begins + 1, Handling.BIN), Made(begins + 2, Handling.FEED)))
+        self.assertEqual([one.act.what for one in after.decisions], [Handling.BIN])
         self.assertEqual(after.lived.ended_h, begins + 1)

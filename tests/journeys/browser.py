@@ -130,6 +130,9 @@ class Browser:
     def path(self) -> str:
         return urlsplit(self.driver.current_url).path
 
+    def downloads_to(self, folder: Path) -> None:
+        self.driver.execute_cdp_cmd("Page.setDownloadBehavior", {"behavior": "allow", "downloadPath": str(folder)})
+
     def offline(self, *, gone: bool) -> None:
         conditions = {"offline": gone, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1}
         self.driver.execute_cdp_cmd("Network.enable", {})

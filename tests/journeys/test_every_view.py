@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from .base import Journey
 
-WITHOUT_A_JAR = ("/", "/new", "/trials", "/signs", "/house", "/yours", "/flour", "/discard")
+WITHOUT_A_JAR = ("/", "/new", "/trials", "/signs", "/house", "/yours", "/flour", "/discard", "/practice")
 
 
 class EveryView(Journey):
@@ -38,6 +38,7 @@ class EveryView(Journey):
             ("/yours", "heading", "Your data"),
             ("/flour", "heading", "Where the flour went"),
             ("/discard", "heading", "Discard jar"),
+            ("/practice", "heading", "Practice"),
             ("", "heading", name),
         )
         views += (("/look", "heading", "Look at"), ("/feed", "heading", "Feed"))

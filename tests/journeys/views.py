@@ -6,7 +6,20 @@ from collections.abc import Iterator
 
 from .browser import Browser, spaced
 
-OF_ALL = ("/", "/new", "/new?all=1", "/trials", "/signs", "/house", "/yours", "/flour", "/discard", "/reckoner")
+PRACTICE = ("/practice", "/practice/hush?seed=7")
+OF_ALL = (
+    "/",
+    "/new",
+    "/new?all=1",
+    "/trials",
+    "/signs",
+    "/house",
+    "/yours",
+    "/flour",
+    "/discard",
+    "/reckoner",
+    *PRACTICE,
+)
 REALMS = tuple(f"/reckoner?sum={realm}" for realm in ("feed", "thickness", "build", "slip", "units", "recipe"))
 OF_A_JAR = (
     *(

@@ -13,7 +13,7 @@ from ..protocol.advised import Advice
 from ..signs.contract import Question, Remedy, SignCode, Urgency
 from ..verdicts.stage import Stage
 from .living import Lived, check_acts, frame_at, live, log_of, nature_of, rises_once_more, setup_of, when
-from .terms import FEEDS, Doing, Goal, Made, Meaning, Situation
+from .terms import FEEDS, Handling, Goal, Made, Meaning, Situation
 
 
 class Ending(StrEnum):
@@ -84,14 +84,14 @@ NEAR_PEAK, RISEN = 0.85, 0.6
 def in_good_hands(situation: Situation, seed: int) -> tuple[Made, ...]:
     """What somebody who knows would do with this very jar: one that is spoiled is binned."""
     if nature_of(situation, seed).spoils:
-        return (Made(situation.begins_h + 1.0, Doing.BIN),)
+        return (Made(situation.begins_h + 1.0, Handling.BIN),)
     return situation.well
 
 
 def in_bad_hands(situation: Situation, seed: int) -> tuple[Made, ...]:
     """One that is spoiled is fed as if nothing were."""
     if nature_of(situation, seed).spoils:
-        return (Made(situation.begins_h + 1.0, Doing.FEED), Made(situation.begins_h + 13.0, Doing.FEED))
+        return (Made(situation.begins_h + 1.0, Handling.FEED), Made(situation.begins_h + 13.0, Handling.FEED))
     return situation.badly
 
 
@@ -121,10 +121,10 @@ def _share(situation: Situation, seed: int, lived: Lived) -> float | None:
 def _ending(situation: Situation, lived: Lived, acts: Sequence[Made], share: float | None) -> Ending:
     last = acts[-1].what if acts else None
     if lived.nature.spoils:
-        return Ending.BINNED_RIGHTLY if last is Doing.BIN else Ending.SPOILED_KEPT
-    if last is Doing.BIN:
+        return Ending.BINNED_RIGHTLY if last is Handling.BIN else Ending.SPOILED_KEPT
+    if last is Handling.BIN:
         return Ending.BINNED_ALIVE
-    if last is Doing.BAKE:
+    if last is Handling.BAKE:
         return Ending.BAKED_WELL if lived.end.state[YEAST] >= BAKES_FROM else Ending.BAKED_TOO_SOON
     if lived.ran_over_h is not None:
         return Ending.RAN_OVER
@@ -142,39 +142,39 @@ def _ending(situation: Situation, lived: Lived, acts: Sequence[Made], share: flo
 
 # --- what the jar would have liked ---
 
-_ADVISED: Mapping[Doing, frozenset[Advice]] = {
-    Doing.FEED: frozenset({Advice.FEED_NOW}),
-    Doing.FEED_LARGE: frozenset({Advice.FEED_NOW, Advice.LARGER_FEED}),
-    Doing.FEED_THICK: frozenset({Advice.FEED_NOW, Advice.THICKER}),
-    Doing.WARMER: frozenset({Advice.WARMER_PLACE}),
-    Doing.COOLER: frozenset({Advice.COOLER_PLACE}),
-    Doing.OTHER_JAR: frozenset({Advice.CLEAN_JAR}),
+_ADVISED: Mapping[Handling, frozenset[Advice]] = {
+    Handling.FEED: frozenset({Advice.FEED_NOW}),
+    Handling.FEED_LARGE: frozenset({Advice.FEED_NOW, Advice.LARGER_FEED}),
+    Handling.FEED_THICK: frozenset({Advice.FEED_NOW, Advice.THICKER}),
+    Handling.WARMER: frozenset({Advice.WARMER_PLACE}),
+    Handling.COOLER: frozenset({Advice.COOLER_PLACE}),
+    Handling.OTHER_JAR: frozenset({Advice.CLEAN_JAR}),
 }
-_REMEDIES: Mapping[Doing, frozenset[Remedy]] = {
-    Doing.STIR: frozenset({Remedy.STIR, Remedy.STIR_IN, Remedy.POUR_OFF}),
-    Doing.FEED: frozenset({Remedy.FEED_NOW, Remedy.LIFT_OFF}),
-    Doing.FEED_LARGE: frozenset({Remedy.FEED_NOW, Remedy.FEED_LARGER}),
-    Doing.FEED_THICK: frozenset({Remedy.FEED_NOW, Remedy.LESS_WATER}),
-    Doing.WARMER: frozenset({Remedy.MOVE_WARMER}),
-    Doing.COOLER: frozenset({Remedy.MOVE_COOLER, Remedy.COOLER_SPOT}),
-    Doing.OTHER_JAR: frozenset({Remedy.BIGGER_JAR, Remedy.FRESH_JAR}),
-    Doing.TO_COUNTER: frozenset({Remedy.BACK_TO_WARM, Remedy.WAKE_SLOWLY}),
+_REMEDIES: Mapping[Handling, frozenset[Remedy]] = {
+    Handling.STIR: frozenset({Remedy.STIR, Remedy.STIR_IN, Remedy.POUR_OFF}),
+    Handling.FEED: frozenset({Remedy.FEED_NOW, Remedy.LIFT_OFF}),
+    Handling.FEED_LARGE: frozenset({Remedy.FEED_NOW, Remedy.FEED_LARGER}),
+    Handling.FEED_THICK: frozenset({Remedy.FEED_NOW, Remedy.LESS_WATER}),
+    Handling.WARMER: frozenset({Remedy.MOVE_WARMER}),
+    Handling.COOLER: frozenset({Remedy.MOVE_COOLER, Remedy.COOLER_SPOT}),
+    Handling.OTHER_JAR: frozenset({Remedy.BIGGER_JAR, Remedy.FRESH_JAR}),
+    Handling.TO_COUNTER: frozenset({Remedy.BACK_TO_WARM, Remedy.WAKE_SLOWLY}),
 }
-_MOVES: Mapping[Doing, frozenset[Move]] = {
-    Doing.STIR: frozenset({Move.STIR}),
-    Doing.FEED: frozenset({Move.FEED}),
-    Doing.FEED_LARGE: frozenset({Move.FEED}),
-    Doing.FEED_THICK: frozenset({Move.FEED}),
-    Doing.TO_FRIDGE: frozenset({Move.TO_FRIDGE}),
-    Doing.TO_COUNTER: frozenset({Move.TO_COUNTER}),
-    Doing.BIN: frozenset({Move.BIN}),
+_MOVES: Mapping[Handling, frozenset[Move]] = {
+    Handling.STIR: frozenset({Move.STIR}),
+    Handling.FEED: frozenset({Move.FEED}),
+    Handling.FEED_LARGE: frozenset({Move.FEED}),
+    Handling.FEED_THICK: frozenset({Move.FEED}),
+    Handling.TO_FRIDGE: frozenset({Move.TO_FRIDGE}),
+    Handling.TO_COUNTER: frozenset({Move.TO_COUNTER}),
+    Handling.BIN: frozenset({Move.BIN}),
 }
 
 
 def _judged(situation: Situation, lived: Lived, acts: Sequence[Made], number: int) -> Judged:
     act = acts[number]
     # By what was known before it, and what was before the baker's eyes.
-    known = (*acts[:number], replace(act, what=Doing.LOOK))
+    known = (*acts[:number], replace(act, what=Handling.LOOK))
     found = assess(setup_of(situation), log_of(situation, known, lived), when(act.at_h))
     means = meanings(found)
     return Judged(
@@ -190,31 +190,31 @@ def _judged(situation: Situation, lived: Lived, acts: Sequence[Made], number: in
 
 
 def _opinion(found: Assessment, act: Made) -> Opinion:
-    if act.what is Doing.LOOK:
+    if act.what is Handling.LOOK:
         return Opinion.LIKED
     wants_word = any(one.ask is Question.IS_IT_FUZZY_OR_COLOURED for one in found.findings)
     danger = any(one.urgency is Urgency.DANGER for one in found.findings)
     if danger:
-        return Opinion.LIKED if act.what is Doing.BIN else Opinion.NOT_LIKED
-    if wants_word and act.what is Doing.BIN:
+        return Opinion.LIKED if act.what is Handling.BIN else Opinion.NOT_LIKED
+    if wants_word and act.what is Handling.BIN:
         return Opinion.UNSURE
     if _agrees(found, act.what):
         return Opinion.LIKED
-    if found.stage is not None and found.stage.likely_only and act.what not in (Doing.BIN, Doing.BAKE):
+    if found.stage is not None and found.stage.likely_only and act.what not in (Handling.BIN, Handling.BAKE):
         return Opinion.UNSURE
     return Opinion.NOT_LIKED
 
 
-def _agrees(found: Assessment, what: Doing) -> bool:
+def _agrees(found: Assessment, what: Handling) -> bool:
     move = found.next_move
-    if what is Doing.WAIT:
+    if what is Handling.WAIT:
         return not move.is_now
-    if what is Doing.BAKE:
+    if what is Handling.BAKE:
         return found.stage is not None and found.stage.stage in (Stage.AWAKE, Stage.STEADY)
-    if what is Doing.TO_COUNTER and found.stage is not None and found.stage.stage is Stage.RESTING:
+    if what is Handling.TO_COUNTER and found.stage is not None and found.stage.stage is Stage.RESTING:
         # It is never wrong to wake it; its rest is only not over yet.
         return True
-    if what is Doing.OTHER_JAR and _is_tight(found):
+    if what is Handling.OTHER_JAR and _is_tight(found):
         return True
     remedies = {one for finding in found.findings for one in finding.do}
     advised = {one.advice for one in found.counsel}

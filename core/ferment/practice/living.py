@@ -41,7 +41,7 @@ from ..refusal import within
 from ..setups import Setup, course_of, ledger_of, place_of
 from ..simulation import bubbles_shown, has_fallen, smell_given, thickness_shown
 from .situations import SITUATIONS
-from .terms import BEGAN, ENDS, FEEDS, Doing, Made, Situation, SituationCode
+from .terms import BEGAN, ENDS, FEEDS, Handling, Made, Situation, SituationCode
 
 STEP_H = 0.5
 # What is before the eyes when something is done was seen so long before.
@@ -50,7 +50,7 @@ MOST_SEED, MOST_ACTS = 10**9, 200
 # How many degrees another place is warmer or cooler, and how much larger another jar.
 WARMER_C, LARGER, TALLER = 6.0, 2.0, 1.3
 # Of a total of three parts: kept, flour, liquid.
-PARTS = {Doing.FEED: (1.0, 1.0, 1.0), Doing.FEED_LARGE: (1 / 3, 4 / 3, 4 / 3), Doing.FEED_THICK: (1.1, 1.1, 0.8)}
+PARTS = {Handling.FEED: (1.0, 1.0, 1.0), Handling.FEED_LARGE: (1 / 3, 4 / 3, 4 / 3), Handling.FEED_THICK: (1.1, 1.1, 0.8)}
 # Water stands on a paste that has settled, and on one that is hungry and slack.
 SETTLES = (8.0, 48.0)
 
@@ -158,7 +158,7 @@ def log_of(situation: Situation, acts: Sequence[Made], lived: Lived | None = Non
     entries: list[Entry] = [_first(situation)]
     if lived is not None:
         entries += (
-            _look(f"b{at_h}", Made(at_h, Doing.LOOK), frame_at(lived, at_h)) for at_h in _seen_before(situation)
+            _look(f"b{at_h}", Made(at_h, Handling.LOOK), frame_at(lived, at_h)) for at_h in _seen_before(situation)
         )
     warmth, vessel = situation.warmth_c, situation.vessel
     for number, act in enumerate((*situation.before, *acts)):
@@ -170,12 +170,12 @@ def log_of(situation: Situation, acts: Sequence[Made], lived: Lived | None = Non
         elif act.what in _PLACES:
             warmth += _PLACES[act.what]
             entries.append(Moved(name, at, warmth))
-        elif act.what is Doing.OTHER_JAR:
+        elif act.what is Handling.OTHER_JAR:
             vessel = replace(vessel, volume_ml=vessel.volume_ml * LARGER, height_mm=vessel.height_mm * TALLER)
             entries.append(OtherJar(name, at, vessel))
-        elif act.what is Doing.BAKE:
+        elif act.what is Handling.BAKE:
             entries.append(Use(name, at, 2.0 * situation.seed_g, UsedFor.DOUGH))
-        elif act.what is Doing.BIN:
+        elif act.what is Handling.BIN:
             entries.append(Bin(name, at))
         if lived is not None and number >= len(situation.before):
             # What was seen is seen before anything is done.
@@ -191,11 +191,11 @@ def _seen_before(situation: Situation) -> list[float]:
 
 
 _DEEDS = {
-    Doing.STIR: DeedKind.STIRRED,
-    Doing.TO_FRIDGE: DeedKind.TO_FRIDGE,
-    Doing.TO_COUNTER: DeedKind.TO_COUNTER,
+    Handling.STIR: DeedKind.STIRRED,
+    Handling.TO_FRIDGE: DeedKind.TO_FRIDGE,
+    Handling.TO_COUNTER: DeedKind.TO_COUNTER,
 }
-_PLACES = {Doing.WARMER: WARMER_C, Doing.COOLER: -WARMER_C}
+_PLACES = {Handling.WARMER: WARMER_C, Handling.COOLER: -WARMER_C}
 
 
 def _first(situation: Situation) -> Feed:
@@ -203,7 +203,7 @@ def _first(situation: Situation) -> Feed:
     return Feed("p", BEGAN, 0.0, _lot(situation, situation.start_g), liquid, 0.0, None)
 
 
-def _feed(situation: Situation, name: str, at: datetime, what: Doing) -> Feed:
+def _feed(situation: Situation, name: str, at: datetime, what: Handling) -> Feed:
     kept, flour, liquid = (round(part * situation.seed_g, 1) for part in PARTS[what])
     return Feed(name, at, kept, _lot(situation, flour), round(liquid * situation.hydration, 1), 0.0, None)
 
@@ -216,7 +216,7 @@ def _look(name: str, act: Made, seen: Frame) -> Look:
     level = act.level if act.level is not None else round(seen.level, 2)
     return Look(
         name,
-        when(act.at_h - (0.0 if act.what is Doing.LOOK else JUST_BEFORE_H)),
+        when(act.at_h - (0.0 if act.what is Handling.LOOK else JUST_BEFORE_H)),
         Level(level, LevelUnit.TIMES),
         seen.bubbles,
         seen.top,

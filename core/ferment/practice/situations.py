@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from ..kitchen.flours import Flour, FlourShare
 from ..kitchen.vessel import Vessel
 from ..record.log import Top
-from .terms import Befalls, Doing, Goal, Made, Situation, SituationCode
+from .terms import Befalls, Handling, Goal, Made, Situation, SituationCode
 
 RYE = (FlourShare(Flour.RYE, 1.0),)
 WHOLE = (FlourShare(Flour.WHOLE_WHEAT, 1.0),)
@@ -24,7 +24,7 @@ def at(day: int, hour: float) -> float:
     return (day - 1) * 24.0 + hour - 8.0
 
 
-def each(every_h: float, since: float, until: float, what: Doing = Doing.FEED) -> tuple[Made, ...]:
+def each(every_h: float, since: float, until: float, what: Handling = Handling.FEED) -> tuple[Made, ...]:
     """The same act over and over, the last no later than `until`."""
     count = int((until - since) / every_h + 1e-9) + 1
     return tuple(Made(since + number * every_h, what) for number in range(count))
@@ -44,8 +44,8 @@ _ALL = (
         start_g=108.0,
         begins_h=at(1, 16),
         ends_h=at(4, 8),
-        well=(Made(at(1, 18), Doing.OTHER_JAR), *each(24.0, at(2, 8), at(3, 8))),
-        badly=(Made(at(2, 8), Doing.BIN),),
+        well=(Made(at(1, 18), Handling.OTHER_JAR), *each(24.0, at(2, 8), at(3, 8))),
+        badly=(Made(at(2, 8), Handling.BIN),),
     ),
     Situation(
         SituationCode.HUSH,
@@ -55,7 +55,7 @@ _ALL = (
         begins_h=at(4, 18),
         ends_h=at(10, 8),
         well=each(24.0, at(5, 8), at(9, 8)),
-        badly=each(8.0, at(4, 20), at(10, 4), Doing.FEED_LARGE),
+        badly=each(8.0, at(4, 20), at(10, 4), Handling.FEED_LARGE),
     ),
     Situation(
         SituationCode.MISSED_NIGHT,
@@ -65,17 +65,17 @@ _ALL = (
         begins_h=at(13, 7.5),
         ends_h=at(15, 8),
         well=each(12.0, at(13, 8), at(14, 20)),
-        badly=(Made(at(13, 8), Doing.BIN),),
+        badly=(Made(at(13, 8), Handling.BIN),),
     ),
     Situation(
         SituationCode.TOO_OFTEN,
         MIXED,
         warmth_c=22.0,
-        before=each(24.0, at(2, 8), at(3, 8)) + each(8.0, at(3, 16), at(5, 0), Doing.FEED_LARGE),
+        before=each(24.0, at(2, 8), at(3, 8)) + each(8.0, at(3, 16), at(5, 0), Handling.FEED_LARGE),
         begins_h=at(5, 8),
         ends_h=at(12, 8),
         well=each(24.0, at(6, 8), at(11, 8)),
-        badly=each(8.0, at(5, 9), at(12, 4), Doing.FEED_LARGE),
+        badly=each(8.0, at(5, 9), at(12, 4), Handling.FEED_LARGE),
     ),
     Situation(
         SituationCode.COLD_WEEK,
@@ -84,8 +84,8 @@ _ALL = (
         before=each(24.0, at(2, 8), at(5, 8)),
         begins_h=at(6, 8),
         ends_h=at(13, 8),
-        well=(Made(at(6, 8), Doing.WARMER), *each(24.0, at(6, 20), at(12, 20))),
-        badly=each(8.0, at(6, 9), at(13, 4), Doing.FEED_LARGE),
+        well=(Made(at(6, 8), Handling.WARMER), *each(24.0, at(6, 20), at(12, 20))),
+        badly=each(8.0, at(6, 9), at(13, 4), Handling.FEED_LARGE),
     ),
     Situation(
         SituationCode.FILM_OR_MOULD,
@@ -95,7 +95,7 @@ _ALL = (
         begins_h=at(14, 8),
         ends_h=at(16, 8),
         well=each(12.0, at(14, 9), at(15, 21)),
-        badly=(Made(at(14, 9), Doing.BIN),),
+        badly=(Made(at(14, 9), Handling.BIN),),
         befalls=Befalls(at(13, 20), (Top.WHITE_FILM, Top.FUZZY_SPOTS)),
     ),
     Situation(
@@ -116,8 +116,8 @@ _ALL = (
         hydration=1.2,
         begins_h=at(1, 20),
         ends_h=at(4, 8),
-        well=(Made(at(1, 21), Doing.STIR), *each(24.0, at(2, 8), at(3, 8))),
-        badly=(Made(at(1, 21), Doing.BIN),),
+        well=(Made(at(1, 21), Handling.STIR), *each(24.0, at(2, 8), at(3, 8))),
+        badly=(Made(at(1, 21), Handling.BIN),),
     ),
     Situation(
         SituationCode.LATE_LIQUID,
@@ -127,21 +127,21 @@ _ALL = (
         begins_h=at(8, 20),
         ends_h=at(11, 8),
         well=each(12.0, at(8, 21), at(10, 21)),
-        badly=(Made(at(8, 21), Doing.BIN),),
+        badly=(Made(at(8, 21), Handling.BIN),),
     ),
     Situation(
         SituationCode.FRIDGE_MONTH,
         MIXED,
         warmth_c=23.0,
-        before=(*raised(at(13, 20)), Made(at(13, 21), Doing.TO_FRIDGE)),
+        before=(*raised(at(13, 20)), Made(at(13, 21), Handling.TO_FRIDGE)),
         begins_h=at(44, 18),
         ends_h=at(48, 18),
         well=(
-            Made(at(44, 19), Doing.TO_COUNTER),
+            Made(at(44, 19), Handling.TO_COUNTER),
             *each(24.0, at(44, 21), at(46, 21)),
             *each(12.0, at(47, 9), at(48, 9)),
         ),
-        badly=(Made(at(48, 9), Doing.TO_COUNTER),),
+        badly=(Made(at(48, 9), Handling.TO_COUNTER),),
         goal=Goal.RISEN,
     ),
     Situation(
@@ -152,7 +152,7 @@ _ALL = (
         begins_h=at(2, 20),
         ends_h=at(9, 8),
         well=each(24.0, at(3, 8), at(8, 8)),
-        badly=(Made(at(2, 21), Doing.BAKE),),
+        badly=(Made(at(2, 21), Handling.BAKE),),
     ),
     Situation(
         SituationCode.RYE,
@@ -161,18 +161,18 @@ _ALL = (
         before=raised(at(14, 8)),
         begins_h=at(14, 11),
         ends_h=at(15, 8),
-        well=(Made(at(14, 13), Doing.BAKE),),
-        badly=(Made(at(14, 13), Doing.BIN),),
+        well=(Made(at(14, 13), Handling.BAKE),),
+        badly=(Made(at(14, 13), Handling.BIN),),
     ),
     Situation(
         SituationCode.LEVAIN,
         MIXED,
         warmth_c=24.0,
-        before=(*raised(at(12, 20)), Made(at(13, 8), Doing.FEED)),
+        before=(*raised(at(12, 20)), Made(at(13, 8), Handling.FEED)),
         begins_h=at(13, 18),
         ends_h=at(14, 9),
-        well=(Made(at(13, 23.5), Doing.FEED_LARGE),),
-        badly=(Made(at(13, 18.5), Doing.FEED),),
+        well=(Made(at(13, 23.5), Handling.FEED_LARGE),),
+        badly=(Made(at(13, 18.5), Handling.FEED),),
         goal=Goal.RIPE,
     ),
 )

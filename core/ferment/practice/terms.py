@@ -14,7 +14,7 @@ from ..record.log import Top
 BEGAN = datetime(2026, 1, 5, 8, tzinfo=UTC)
 
 
-class Doing(StrEnum):
+class Handling(StrEnum):
     """A look with the level read by eye; to leave it be until the next; an act. The last two end the practice."""
 
     LOOK = "look"
@@ -32,8 +32,8 @@ class Doing(StrEnum):
     BIN = "bin"
 
 
-FEEDS = frozenset({Doing.FEED, Doing.FEED_LARGE, Doing.FEED_THICK})
-ENDS = frozenset({Doing.BAKE, Doing.BIN})
+FEEDS = frozenset({Handling.FEED, Handling.FEED_LARGE, Handling.FEED_THICK})
+ENDS = frozenset({Handling.BAKE, Handling.BIN})
 
 
 class Meaning(StrEnum):
@@ -59,7 +59,7 @@ class Made:
     said of it: both with a look."""
 
     at_h: float
-    what: Doing
+    what: Handling
     level: float | None = None
     meaning: Meaning | None = None
 

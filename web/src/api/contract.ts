@@ -3281,10 +3281,27 @@ export interface components {
         DiscardTo: "compost" | "bin" | "jar";
         /**
          * Doing
-         * @description A look with the level read by eye; to leave it be until the next; an act. The last two end the practice.
-         * @enum {string}
+         * @description A task with its grams; `out_g` goes out of the jar with it, `measured` is the amount as the method says it.
+         *
+         *     `spoons` are the same grams where it is measured by hand, `part` the part of the jar where an eye can judge it.
          */
-        Doing: "look" | "wait" | "stir" | "feed" | "feed_large" | "feed_thick" | "warmer" | "cooler" | "other_jar" | "to_fridge" | "to_counter" | "bake" | "bin";
+        Doing: {
+            do: components["schemas"]["Task"];
+            flour?: components["schemas"]["Flour"] | null;
+            /** G */
+            g?: number | null;
+            measured?: components["schemas"]["Measured"] | null;
+            /** Out G */
+            out_g?: number | null;
+            /** Part */
+            part?: number | null;
+            /**
+             * Spoons
+             * @default []
+             */
+            spoons: components["schemas"]["Spoonful"][];
+            until_thickness?: components["schemas"]["Thickness"] | null;
+        };
         /**
          * EndedAs
          * @description What becomes of a jar: it is kept as it is; all of it is used in a dough; it goes into the fridge as a spare,
@@ -3790,6 +3807,12 @@ export interface components {
             unsure: number;
         };
         /**
+         * Handling
+         * @description A look with the level read by eye; to leave it be until the next; an act. The last two end the practice.
+         * @enum {string}
+         */
+        Handling: "look" | "wait" | "stir" | "feed" | "feed_large" | "feed_thick" | "warmer" | "cooler" | "other_jar" | "to_fridge" | "to_counter" | "bake" | "bin";
+        /**
          * HandsOut
          * @description Who keeps this kitchen too, how many invitations are open, whose kitchens this account keeps, and who came and
          *     went of late, the latest first.
@@ -4076,7 +4099,7 @@ export interface components {
             opinion: components["schemas"]["Opinion"];
             /** True Level */
             true_level: number;
-            what: components["schemas"]["Doing"];
+            what: components["schemas"]["Handling"];
         };
         /**
          * Keeping
@@ -4325,7 +4348,7 @@ export interface components {
             /** Level */
             level?: number | null;
             meaning?: components["schemas"]["Meaning"] | null;
-            what: components["schemas"]["Doing"];
+            what: components["schemas"]["Handling"];
         };
         /**
          * Mark
@@ -7092,6 +7115,7 @@ export type Glass = components['schemas']['Glass'];
 export type GlassOut = components['schemas']['GlassOut'];
 export type Habit = components['schemas']['Habit'];
 export type Habitual = components['schemas']['Habitual'];
+export type Handling = components['schemas']['Handling'];
 export type HandsOut = components['schemas']['HandsOut'];
 export type HealthOut = components['schemas']['HealthOut'];
 export type HeardIn = components['schemas']['HeardIn'];

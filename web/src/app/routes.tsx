@@ -32,6 +32,8 @@ const BesidePage = lazy(async () => ({ default: (await import("../features/besid
 const TrialPage = lazy(async () => ({ default: (await import("../features/beside")).TrialPage }));
 const WatchPage = lazy(async () => ({ default: (await import("../features/watch")).WatchPage }));
 const TrialsPage = lazy(async () => ({ default: (await import("../features/beside")).TrialsPage }));
+const PracticePage = lazy(async () => ({ default: (await import("../features/practice")).PracticePage }));
+const PlayPage = lazy(async () => ({ default: (await import("../features/practice")).PlayPage }));
 const EditEntry = lazy(async () => ({ default: (await import("./edit-entry")).EditEntry }));
 
 /** The application by its addresses; only the kitchen comes with the first script, each other page when it is opened. */
@@ -80,6 +82,8 @@ function Guarded() {
             <Route path="flour" element={<FlourPage />} />
             <Route path="reckoner" element={<ReckonerPage />} />
             <Route path="signs" element={<SignsPage />} />
+            <Route path="practice" element={<PracticePage />} />
+            <Route path="practice/:situation" element={<PlayPage />} />
             <Route path="*" element={<Lost />} />
           </Route>
         </Routes>

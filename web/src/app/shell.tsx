@@ -108,6 +108,9 @@ function TopLine({ account }: { readonly account: Account | null }) {
           <NavLink to="/signs" className={NAV}>
             {commonText.signs}
           </NavLink>
+          <NavLink to="/practice" className={NAV}>
+            {commonText.practice}
+          </NavLink>
           <NavLink to="/house" className={NAV}>
             {commonText.house}
           </NavLink>

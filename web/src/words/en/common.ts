@@ -43,6 +43,7 @@ export const commonText = {
   putItAway: "Put it away",
   saving: "Saving …",
   see: (fields: string | number) => `See ${fields}.`,
+  practice: "Practice",
   reckoner: "Reckoner",
   signs: "Signs",
   smell: "Smell",

@@ -30,6 +30,7 @@ export * from "./origins";
 export * from "./pantry";
 export * from "./parts";
 export * from "./plan";
+export * from "./practice";
 export * from "./problems";
 export * from "./quick";
 export * from "./reckoner";

@@ -61,7 +61,7 @@ export function stageLine(
   return `${likely}${name}: ${STAGE_WORDS[stage]}.${more}`;
 }
 
-const SIGN_WORDS: Record<SignCode, string> = {
+export const SIGN_WORDS: Record<SignCode, string> = {
   mould: "That is mould or spoilage. It goes deeper than what you see.",
   spoiled: "A foul smell this late is spoilage, not a phase.",
   get too_hot() {
@@ -101,7 +101,7 @@ const SIGN_WORDS: Record<SignCode, string> = {
   rested_long: "More than a month unfed. It lives longer than that, but wants waking in small steps.",
 };
 
-const REMEDY_WORDS: Record<Remedy, string> = {
+export const REMEDY_WORDS: Record<Remedy, string> = {
   bin_all: "Bin all of it.",
   move_cooler: "Move it somewhere cooler now.",
   cooler_spot: "A cooler spot makes each feed last longer.",

@@ -45,6 +45,7 @@ export const commonText: Spoken<typeof en.commonText> = {
   putItAway: "Arrumar",
   saving: "A guardar …",
   see: (fields) => `Veja ${fields}.`,
+  practice: "Treino",
   reckoner: "Contas",
   signs: "Sinais",
   smell: "Cheiro",

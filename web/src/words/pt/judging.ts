@@ -60,7 +60,7 @@ export const stageLine: typeof en.stageLine = (
   return `${name}: ${STAGE_WORDS[stage]}.${more}`;
 };
 
-const SIGN_WORDS: Record<SignCode, string> = {
+export const SIGN_WORDS: Record<SignCode, string> = {
   mould: "Isto é bolor ou estrago. Vai mais fundo do que se vê.",
   spoiled: "Um cheiro podre tão tarde é estrago, não é uma fase.",
   get too_hot() {
@@ -100,7 +100,7 @@ const SIGN_WORDS: Record<SignCode, string> = {
   rested_long: "Mais de um mês sem refresco. Vive mais do que isso, mas quer acordar aos poucos.",
 };
 
-const REMEDY_WORDS: Record<Remedy, string> = {
+export const REMEDY_WORDS: Record<Remedy, string> = {
   bin_all: "Tudo para o lixo.",
   move_cooler: "Mude-o já para um sítio mais fresco.",
   cooler_spot: "Num sítio mais fresco cada refresco dura mais.",

@@ -1,0 +1,122 @@
+"""The practice jar: a situation lived to its end, by the keyboard too; its result for a class; what is cut off."""
+
+from __future__ import annotations
+
+import csv
+import json
+import tempfile
+from pathlib import Path
+
+from selenium.webdriver.common.keys import Keys
+
+from .base import Journey
+
+
+class Practising(Journey):
+    def setUp(self) -> None:
+        super().setUp()
+        self.owner = self.baker()
+
+    def test_a_streak_is_looked_at_meant_and_binned(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/practice")
+        page.press("link", "A streak at the glass")
+        page.sees("Day 6, 08:00")
+        page.press("button", "An hour on")
+        page.sees("Day 6, 09:00")
+        page.press("button", "Look closely")
+        page.sees("coloured streaks")
+        page.one("slider", "Level on the jar").send_keys(Keys.ARROW_UP, Keys.ARROW_UP)
+        page.sees("1.1 ×")
+        page.press("toggle", "Spoiled")
+        self.assertEqual(page.axe(), [])
+        page.press("button", "That is what I see")
+        page.sees("Noted. Time stands still")
+        page.press("button", "Bin it")
+        page.press("button", "Yes")
+        page.sees("Binned, and rightly: it was spoiled.")
+        page.sees("To remember")
+        page.sees("You read 1.1 ×; it stood at")
+        page.sees("So say its signs.")
+        page.sees("Bin it: as the jar would have liked.")
+        self.assertEqual(page.axe(), [])
+        page.size(390, 844)
+        self.assertFalse(page.overflows())
+        page.size(1280, 800)
+        # Nothing of it is in the kitchen.
+        self.assertEqual(self.owner.ok("GET", "/api/kitchen")["jars"], [])
+
+    def test_by_the_keyboard_alone_time_runs_and_stands_still(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/practice/hush?seed=5")
+        page.sees("Let time run")
+        page.tab_to("button", "Let time run")
+        page.keys(Keys.ENTER)
+        page.sees("Stop time")
+        page.until("an hour later", lambda: "Day 4, 18:0" not in page.text() or None)
+        page.keys(Keys.ENTER)
+        page.sees("Let time run")
+        page.tab_to("button", "Ask for a hint")
+        page.keys(Keys.ENTER)
+        page.sees("The smell has turned pleasant")
+        page.tab_to("button", "A large feed")
+        page.keys(Keys.ENTER)
+        page.sees("Done: A large feed.")
+        page.sees("Begin anew")
+
+    def test_what_was_done_outlasts_the_page_and_the_same_seed_is_the_same_jar(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/practice/too_often?seed=9")
+        page.press("button", "To what happens next")
+        page.press("button", "Stir it")
+        page.sees("Done: Stir it.")
+        stood = next(line for line in page.text().splitlines() if line.startswith("Day "))
+        page.driver.refresh()
+        page.sees(stood)
+        page.press("button", "Begin anew")
+        page.sees("Day 5, 08:00")
+
+    def test_a_class_becomes_one_table(self) -> None:
+        page = self.browser
+        folder = Path(self.enterContext(tempfile.TemporaryDirectory()))
+        page.downloads_to(folder)
+        self.enter(self.owner, "/practice/pink?seed=3")
+        page.press("button", "Bin it")
+        page.press("button", "Yes")
+        page.press("disclosure", "For a class")
+        page.type("Your name on it", "Noor")
+        page.press("button", "Save the result for a teacher")
+        saved = folder / "practice-pink-3.json"
+        page.until("the result", lambda: saved.exists() or None)
+        self.assertEqual(json.loads(saved.read_text())["name"], "Noor")
+        other = folder / "holiday.json"
+        other.write_text("{}")
+        page.open("/practice")
+        page.press("disclosure", "For a class")
+        page.choose_file("Choose result files", saved, other)
+        page.sees("1 result is in the table. 1 file was left out: not a result of practice.")
+        table = folder / "class.csv"
+        page.until("the table", lambda: table.exists() or None)
+        (row,) = csv.DictReader(table.read_text().splitlines())
+        self.assertEqual((row["name"], row["situation"], row["ending"]), ("Noor", "pink", "binned_rightly"))
+
+
+class CutOff(Journey):
+    expected = ("ERR_INTERNET_DISCONNECTED",)
+
+    def test_cut_off_it_stands_still_and_goes_on(self) -> None:
+        page = self.browser
+        self.addCleanup(page.offline, gone=False)
+        self.enter(self.baker(), "/practice/hush?seed=5")
+        page.press("button", "An hour on")
+        page.offline(gone=True)
+        # What was foreseen is there: time goes on without a network.
+        page.press("button", "An hour on")
+        page.sees("Day 4, 20:00")
+        page.press("button", "Feed it")
+        page.sees("Time stands still; what you did is kept.")
+        page.offline(gone=False)
+        page.press("button", "Try again")
+        page.sees_not("Time stands still; what you did is kept.")
+        page.press("button", "An hour on")
+        page.sees("Day 4, 21:00")

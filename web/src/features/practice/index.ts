@@ -1,0 +1,2 @@
+export { PracticePage } from "./Page";
+export { PlayPage } from "./Play";

@@ -1,0 +1,94 @@
+/** A practice jar while it is played: what was done is kept on this device, time runs by itself or stands still. */
+import { keepPreviousData } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { api } from "../../api/client";
+import type {
+  PracticeDoing,
+  PracticeLived,
+  PracticeMade,
+  PracticeMeaning,
+  SituationCode,
+} from "../../api/types";
+import { useStored } from "../../lib/store";
+import { LOOK } from "./story";
+
+export type Speed = "slow" | "usual" | "fast";
+
+const HOURS_PER_SECOND: Record<Speed, number> = { slow: 0.5, usual: 1.5, fast: 6 };
+const TICK_MS = 100;
+/** Where motion is unwelcome, time goes on in steps. */
+const STEP_MS = 1000;
+
+type Played = { readonly acts: readonly PracticeMade[]; readonly at: number | null };
+
+export type Playing = {
+  readonly acts: readonly PracticeMade[];
+  readonly lived: PracticeLived | null;
+  readonly at: number;
+  readonly runs: boolean;
+  /** The story of what was done last is still on its way. */
+  readonly waits: boolean;
+  readonly away: boolean;
+  readonly isOver: boolean;
+  readonly retry: () => void;
+  readonly run: (on: boolean) => void;
+  readonly goTo: (at: number) => void;
+  readonly act: (what: PracticeDoing) => void;
+  readonly look: (level: number, meaning: PracticeMeaning | null) => void;
+  readonly anew: () => void;
+};
+
+export function usePlaying(situation: SituationCode, seed: number, speed: Speed): Playing {
+  const [played, setPlayed] = useStored<Played>(`practice:${situation}:${seed}`, { acts: [], at: null });
+  const [moment, setMoment] = useState<number | null>(null);
+  const [wantsRun, setRuns] = useState(false);
+  const { acts } = played;
+  const story = api.useQuery(
+    "post",
+    "/api/practice/lived",
+    { body: { situation, seed, acts: [...acts] } },
+    { placeholderData: keepPreviousData, staleTime: Number.POSITIVE_INFINITY, retry: false },
+  );
+  const lived = story.data ?? null;
+  const waits = story.isPlaceholderData || story.isPending;
+  const ends = lived && !waits ? lived.ended_h : Number.POSITIVE_INFINITY;
+  const at = Math.min(moment ?? played.at ?? lived?.begins_h ?? 0, ends);
+  const isOver = lived !== null && !waits && at >= ends - 1e-6;
+  const runs = wantsRun && !waits && !isOver && !story.isError;
+  useEffect(() => {
+    if (!runs) return;
+    const calm = matchMedia("(prefers-reduced-motion: reduce)").matches;
+    const every = calm ? STEP_MS : TICK_MS;
+    const hours = (HOURS_PER_SECOND[speed] * every) / 1000;
+    const timer = setInterval(() => setMoment((before) => Math.min((before ?? at) + hours, ends)), every);
+    return () => clearInterval(timer);
+    // It goes on from where it stands; `at` is only where it begins.
+  }, [runs, speed, ends, at]);
+  const add = (made: Omit<PracticeMade, "at_h">) => {
+    const at_h = Math.round(at * 100) / 100;
+    setMoment(at);
+    setPlayed({ acts: [...acts, { ...made, at_h }], at });
+  };
+  return {
+    acts,
+    lived,
+    at,
+    runs,
+    waits,
+    away: story.isError,
+    isOver,
+    retry: () => void story.refetch(),
+    run: setRuns,
+    goTo: (next) => {
+      setMoment(Math.min(next, ends));
+      setPlayed({ acts, at: Math.min(next, ends) });
+    },
+    act: (what) => add({ what }),
+    look: (level, meaning) => add({ what: LOOK, level, meaning }),
+    anew: () => {
+      setRuns(false);
+      setMoment(null);
+      setPlayed({ acts: [], at: null });
+    },
+  };
+}
