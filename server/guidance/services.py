@@ -199,6 +199,12 @@ def _opened(account: Account, jar_id: UUID, now: datetime) -> tuple[JarCard, Log
 MOST_BESIDE = 4
 
 
+def read_through(account: Account, jar_id: UUID, now: datetime) -> tuple[Setup, Log]:
+    """A jar's set-up and its whole log. Raises Problem for one out of reach, or that cannot be read."""
+    card, log = _opened(account, jar_id, now)
+    return card.setup, log
+
+
 @dataclass(frozen=True)
 class Beside:
     """Jars side by side, the plain one first, and what each was told by."""

@@ -3,19 +3,33 @@
 from __future__ import annotations
 
 from typing import Any
+from uuid import UUID
 
 from django.http import HttpResponse
+from django.utils import timezone
 from ninja import Router
 
 from accounts.security import REHEARSALS, Baker, signed_in
 from problems import ProblemsOut
 
 from . import services
-from .wire import ClassIn, LivedOut, PracticeIn, PracticeTold, acts_in, lived_out, result_in, told_out
+from .wire import (
+    ClassIn,
+    HadItBeenOut,
+    LivedOut,
+    PracticeIn,
+    PracticeTold,
+    SupposedIn,
+    acts_in,
+    lived_out,
+    result_in,
+    told_out,
+)
 
 router = Router(tags=["practice"], auth=signed_in)
 CSV: dict[str, Any] = {"responses": {200: {"content": {"text/csv": {}}}}}
 ERRORS = {422: ProblemsOut, 429: ProblemsOut}
+OF_A_JAR = {404: ProblemsOut, **ERRORS}
 
 
 @router.post("/practice/lived", response={200: LivedOut, **ERRORS}, throttle=REHEARSALS)
@@ -28,6 +42,15 @@ def practice_lived(request: Baker, payload: PracticeIn) -> LivedOut:
 def practice_told(request: Baker, payload: PracticeIn) -> PracticeTold:
     """What came of it, and what the rules say of each act."""
     return told_out(services.judged(payload.situation, payload.seed, acts_in(payload.acts)))
+
+
+@router.post(
+    "/jars/{jar_id}/had-it-been", response={200: HadItBeenOut, 404: ProblemsOut, **ERRORS}, throttle=REHEARSALS
+)
+def had_it_been_otherwise(request: Baker, jar_id: UUID, payload: SupposedIn) -> HadItBeenOut:
+    """What would have happened, had one thing in a jar's log been done otherwise: a simulation, beside what was."""
+    found = services.otherwise(request.auth, jar_id, payload.entry, payload.supposed, timezone.now())
+    return HadItBeenOut.model_validate(found)
 
 
 @router.post("/practice/class.csv", response=ERRORS, throttle=REHEARSALS, openapi_extra=CSV)

@@ -6,11 +6,16 @@ import csv
 import io
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import datetime
 from statistics import fmean
+from uuid import UUID
 
+from accounts.services import Account
 from ferment.practice.judging import Opinion, Told, told
 from ferment.practice.living import Lived, live, situation_named
+from ferment.practice.otherwise import BesideWhatWas, Supposed, beside
 from ferment.practice.terms import Handling, Made, SituationCode
+from guidance.services import read_through
 
 # So many results are judged at once.
 MOST_RESULTS = 60
@@ -49,6 +54,13 @@ def lived(situation: SituationCode, seed: int, acts: Sequence[Made]) -> Lived:
 def judged(situation: SituationCode, seed: int, acts: Sequence[Made]) -> Told:
     """Raises Refusal as `lived` does."""
     return told(situation_named(situation), seed, acts)
+
+
+def otherwise(account: Account, jar_id: UUID, entry: UUID, supposed: Supposed, now: datetime) -> BesideWhatWas:
+    """What a jar of the kitchen might have become; it is only told. Raises Problem for one out of reach, Refusal for
+    what cannot be supposed."""
+    setup, log = read_through(account, jar_id, now)
+    return beside(setup, log, str(entry), supposed, now)
 
 
 def class_csv(results: Sequence[Result]) -> str:

@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 from typing import Annotated
+from uuid import UUID
 
 from pydantic import Field
 
-from accounts.wire import Request, Told
+from accounts.wire import Moment, Request, Told
 from ferment.practice.judging import Ending, Opinion
 from ferment.practice.judging import Told as Found
 from ferment.practice.living import Lived
+from ferment.practice.otherwise import Supposed
 from ferment.practice.terms import Handling, Made, Meaning, SituationCode
 from ferment.record.log import Bubbles, Smell, Thickness, Top
 from ferment.signs.contract import Remedy, SignCode
@@ -88,6 +90,31 @@ class PracticeTold(Told):
     is_good: bool
     share: float | None
     decisions: list[JudgedOut]
+
+
+class SupposedIn(Request):
+    """That one entry of a jar's log had been otherwise."""
+
+    entry: UUID
+    supposed: Supposed
+
+
+class LevelThenOut(Told):
+    at: Moment
+    level: float
+
+
+class HadItBeenOut(Told):
+    """Two simulated lines from a little before the decision on: of what was, and of what might have been; and how far
+    each would rise in the end, fed once more (× the line, less one)."""
+
+    changed_at: Moment
+    was: list[LevelThenOut]
+    might: list[LevelThenOut]
+    fed_was: list[Moment]
+    fed_might: list[Moment]
+    once_more_was: float
+    once_more_might: float
 
 
 class ResultIn(PracticeIn):

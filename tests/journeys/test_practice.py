@@ -120,3 +120,28 @@ class CutOff(Journey):
         page.sees_not("Time stands still; what you did is kept.")
         page.press("button", "An hour on")
         page.sees("Day 4, 21:00")
+
+
+class HadItBeenOtherwise(Journey):
+    def test_a_feed_of_a_jar_is_supposed_to_have_been_larger(self) -> None:
+        page = self.browser
+        owner = self.baker().always_home().plan(name="Thistle").mix(80.0)
+        for hours in (56.0, 32.0, 8.0):
+            owner.feed(hours, keep_g=30.0)
+        self.enter(owner, f"/jars/{owner.jar_id}")
+        page.sees("Fed")
+        page.press("button", "Change or undo the fed")
+        page.press("menuitem", "What if it had been otherwise?")
+        page.sees("What if … with Thistle")
+        page.sees("Simulated")
+        before = page.until(
+            "a sentence", lambda: next((at for at in page.text().splitlines() if "at most" in at), None)
+        )
+        page.press("toggle", "been a larger feed")
+        page.until("another sentence", lambda: before not in page.text() or None)
+        page.sees("what might have been")
+        self.assertEqual(page.axe(), [])
+        page.size(390, 844)
+        self.assertFalse(page.overflows())
+        page.size(1280, 800)
+        self.assertEqual(len(owner.jar()["assessment"]["rounds"]), 4)

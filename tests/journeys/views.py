@@ -37,6 +37,7 @@ OF_A_JAR = (
         "/sheet",
         "/bring",
         "/beside",
+        "/otherwise",
     ),
     *("/change", "/change/moved", "/change/jar", "/change/amount", "/change/flour", "/change/rhythm", "/change/way"),
 )

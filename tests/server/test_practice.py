@@ -70,6 +70,26 @@ class Practising(TestCase):
         self.assertEqual([row["name"] for row in rows], ["Noor", "'=SUM(1)"])
         self.assertEqual(self.baker.problem("POST", "/api/practice/class.csv", {"results": []})[0], 422)
 
+    def test_a_jar_of_the_kitchen_might_have_gone_otherwise_and_stays_as_it_is(self) -> None:
+        owner = self.baker.plan().mix(80.0)
+        for hours in (56.0, 32.0, 8.0):
+            owner.feed(hours, keep_g=30.0)
+        before = owner.jar()
+        body = {"entry": owner.last_feed, "supposed": "larger_feed"}
+        told = owner.ok("POST", f"/api/jars/{owner.jar_id}/had-it-been", body)
+        self.assertNotEqual(told["was"][-1], told["might"][-1])
+        self.assertEqual(told["was"][0], told["might"][0])
+        self.assertEqual(owner.jar()["assessment"]["rounds"], before["assessment"]["rounds"])
+        first = next(
+            one["id"] for one in before["log"] if one["entry"]["kind"] == "feed" and one["entry"]["keep_g"] == 0
+        )
+        refused = owner.problem(
+            "POST", f"/api/jars/{owner.jar_id}/had-it-been", {"entry": first, "supposed": "left_out"}
+        )
+        self.assertEqual(refused, (422, "not_a_choice", "entry"))
+        stranger = Baker("Hugo").sign_up()
+        self.assertEqual(stranger.problem("POST", f"/api/jars/{owner.jar_id}/had-it-been", body)[0], 404)
+
     def test_it_is_for_bakers_who_are_signed_in(self) -> None:
         self.baker.client.logout()
         body = {"situation": "hush", "seed": 1, "acts": []}

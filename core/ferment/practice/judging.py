@@ -13,7 +13,7 @@ from ..protocol.advised import Advice
 from ..signs.contract import Question, Remedy, SignCode, Urgency
 from ..verdicts.stage import Stage
 from .living import Lived, check_acts, frame_at, live, log_of, nature_of, rises_once_more, setup_of, when
-from .terms import FEEDS, Handling, Goal, Made, Meaning, Situation
+from .terms import FEEDS, Goal, Handling, Made, Meaning, Situation
 
 
 class Ending(StrEnum):

@@ -50,7 +50,11 @@ MOST_SEED, MOST_ACTS = 10**9, 200
 # How many degrees another place is warmer or cooler, and how much larger another jar.
 WARMER_C, LARGER, TALLER = 6.0, 2.0, 1.3
 # Of a total of three parts: kept, flour, liquid.
-PARTS = {Handling.FEED: (1.0, 1.0, 1.0), Handling.FEED_LARGE: (1 / 3, 4 / 3, 4 / 3), Handling.FEED_THICK: (1.1, 1.1, 0.8)}
+PARTS = {
+    Handling.FEED: (1.0, 1.0, 1.0),
+    Handling.FEED_LARGE: (1 / 3, 4 / 3, 4 / 3),
+    Handling.FEED_THICK: (1.1, 1.1, 0.8),
+}
 # Water stands on a paste that has settled, and on one that is hungry and slack.
 SETTLES = (8.0, 48.0)
 

@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from ..kitchen.flours import Flour, FlourShare
 from ..kitchen.vessel import Vessel
 from ..record.log import Top
-from .terms import Befalls, Handling, Goal, Made, Situation, SituationCode
+from .terms import Befalls, Goal, Handling, Made, Situation, SituationCode
 
 RYE = (FlourShare(Flour.RYE, 1.0),)
 WHOLE = (FlourShare(Flour.WHOLE_WHEAT, 1.0),)

@@ -764,6 +764,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/had-it-been": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Had It Been Otherwise
+         * @description What would have happened, had one thing in a jar's log been done otherwise: a simulation, beside what was.
+         */
+        post: operations["practice_api_had_it_been_otherwise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/keeping": {
         parameters: {
             query?: never;
@@ -3807,6 +3827,30 @@ export interface components {
             unsure: number;
         };
         /**
+         * HadItBeenOut
+         * @description Two simulated lines from a little before the decision on: of what was, and of what might have been; and how far
+         *     each would rise in the end, fed once more (× the line, less one).
+         */
+        HadItBeenOut: {
+            /**
+             * Changed At
+             * Format: date-time
+             */
+            changed_at: string;
+            /** Fed Might */
+            fed_might: string[];
+            /** Fed Was */
+            fed_was: string[];
+            /** Might */
+            might: components["schemas"]["LevelThenOut"][];
+            /** Once More Might */
+            once_more_might: number;
+            /** Once More Was */
+            once_more_was: number;
+            /** Was */
+            was: components["schemas"]["LevelThenOut"][];
+        };
+        /**
          * Handling
          * @description A look with the level read by eye; to leave it be until the next; an act. The last two end the practice.
          * @enum {string}
@@ -4249,6 +4293,16 @@ export interface components {
             look_id: string;
             /** Times */
             times: number;
+        };
+        /** LevelThenOut */
+        LevelThenOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Level */
+            level: number;
         };
         /**
          * LevelUnit
@@ -6314,6 +6368,25 @@ export interface components {
          */
         Strictness: "loose" | "usual" | "strict";
         /**
+         * Supposed
+         * @description What is supposed of an entry of the log: that it was not done, done so much later, done with a smaller or larger
+         *     share kept, or that the jar stood warmer or cooler from then on.
+         * @enum {string}
+         */
+        Supposed: "left_out" | "later" | "larger_feed" | "smaller_feed" | "warmer" | "cooler";
+        /**
+         * SupposedIn
+         * @description That one entry of a jar's log had been otherwise.
+         */
+        SupposedIn: {
+            /**
+             * Entry
+             * Format: uuid
+             */
+            entry: string;
+            supposed: components["schemas"]["Supposed"];
+        };
+        /**
          * Surety
          * @description How sure a difference is; `NO_MATTER`: surely too small to matter.
          * @enum {string}
@@ -7115,6 +7188,7 @@ export type Glass = components['schemas']['Glass'];
 export type GlassOut = components['schemas']['GlassOut'];
 export type Habit = components['schemas']['Habit'];
 export type Habitual = components['schemas']['Habitual'];
+export type HadItBeenOut = components['schemas']['HadItBeenOut'];
 export type Handling = components['schemas']['Handling'];
 export type HandsOut = components['schemas']['HandsOut'];
 export type HealthOut = components['schemas']['HealthOut'];
@@ -7149,6 +7223,7 @@ export type LeaveBody = components['schemas']['LeaveBody'];
 export type Length = components['schemas']['Length'];
 export type LevelBody = components['schemas']['LevelBody'];
 export type LevelSeen = components['schemas']['LevelSeen'];
+export type LevelThenOut = components['schemas']['LevelThenOut'];
 export type LevelUnit = components['schemas']['LevelUnit'];
 export type LinesIn = components['schemas']['LinesIn'];
 export type LivedOut = components['schemas']['LivedOut'];
@@ -7293,6 +7368,8 @@ export type StepState = components['schemas']['StepState'];
 export type StockKindOut = components['schemas']['StockKindOut'];
 export type StockOut = components['schemas']['StockOut'];
 export type Strictness = components['schemas']['Strictness'];
+export type Supposed = components['schemas']['Supposed'];
+export type SupposedIn = components['schemas']['SupposedIn'];
 export type Surety = components['schemas']['Surety'];
 export type SwapIn = components['schemas']['SwapIn'];
 export type SwapOut = components['schemas']['SwapOut'];
@@ -11328,6 +11405,122 @@ export interface operations {
             };
             /** @description Something in the address is not accepted */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description A fault of ours */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The database is out of reach, or all hands are full */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+        };
+    };
+    practice_api_had_it_been_otherwise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SupposedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HadItBeenOut"];
+                };
+            };
+            /** @description The body is no JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write does not come from this page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The write names another account than the one signed in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description The body is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemsOut"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -10,6 +10,7 @@ import { Shell } from "./shell";
 const NewJarPage = lazy(async () => ({ default: (await import("../features/new-jar")).NewJarPage }));
 const JarPage = lazy(async () => ({ default: (await import("../features/jar")).JarPage }));
 const BinPage = lazy(async () => ({ default: (await import("../features/jar")).BinPage }));
+const OtherwisePage = lazy(async () => ({ default: (await import("../features/jar")).OtherwisePage }));
 const PhotosPage = lazy(async () => ({ default: (await import("../features/jar")).PhotosPage }));
 const PlanPage = lazy(async () => ({ default: (await import("../features/plan")).PlanPage }));
 const EnterSheetPage = lazy(async () => ({ default: (await import("../features/plan")).EnterSheetPage }));
@@ -59,6 +60,7 @@ function Guarded() {
             <Route path="jars/:jarId" element={<JarPage />} />
             <Route path="jars/:jarId/bin" element={<BinPage />} />
             <Route path="jars/:jarId/photos" element={<PhotosPage />} />
+            <Route path="jars/:jarId/otherwise" element={<OtherwisePage />} />
             <Route path="jars/:jarId/plan" element={<PlanPage />} />
             <Route path="jars/:jarId/sheet" element={<EnterSheetPage />} />
             <Route path="jars/:jarId/look" element={<LookPage />} />

@@ -8,7 +8,7 @@ import { clock, dayWord, when } from "../../lib/time";
 import { Button } from "../../ui/button";
 import { Menu } from "../../ui/menu";
 import { useSay } from "../../ui/toast";
-import { chapterTitle, commonText, jarText, lifeText, problemWords } from "../../words";
+import { chapterTitle, commonText, jarText, lifeText, practiceText, problemWords } from "../../words";
 import { tell } from "./entry-words";
 
 /** All entries, the latest first: the chapter that lasts by its days, those before it folded up, and what is older than
@@ -133,6 +133,10 @@ function Entry({
     if (outcome.kind === "saved" && !entry.withdrawn) say(jarText.undoneItCountsForNothing);
   };
   const change = { label: jarText.change, run: () => void navigate(`/jars/${jar.id}/log/${entry.id}`) };
+  const suppose = {
+    label: practiceText.whatIf,
+    run: () => void navigate(`/jars/${jar.id}/otherwise?entry=${entry.id}`),
+  };
   const kitchen = api.useQuery("get", "/api/kitchen", {}, { staleTime: 60_000 });
   const move = async (to: string, toName: string) => {
     const outcome = await moveEntry(entry.id, to, jarText.movingTo(title.toLowerCase(), toName));
@@ -148,6 +152,7 @@ function Entry({
   const acts = [
     ...(entry.withdrawn || !EDITED.has(entry.entry.kind) ? [] : [change]),
     { label: entry.withdrawn ? jarText.putBack : commonText.undo, run: () => void turn() },
+    ...(entry.withdrawn || !SUPPOSED.has(entry.entry.kind) ? [] : [suppose]),
     ...others
       .filter((one) => one.jar.id !== jar.id && !one.binned_at)
       .map((one) => ({
@@ -183,6 +188,9 @@ function Entry({
     </li>
   );
 }
+
+/** What may be supposed to have been done otherwise. */
+const SUPPOSED: ReadonlySet<string> = new Set(["feed", "deed", "moved"]);
 
 /** What may be noted with the wrong jar in hand. */
 const MOVED: ReadonlySet<string> = new Set(["feed", "look"]);

@@ -1,4 +1,5 @@
 export { BinPage } from "./Bin";
 export { EditDeed } from "./EditDeed";
+export { OtherwisePage } from "./Otherwise";
 export { JarPage } from "./Page";
 export { PhotosPage } from "./Photos";

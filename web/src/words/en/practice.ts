@@ -5,8 +5,9 @@ import type {
   PracticeMeaning,
   PracticeOpinion,
   SituationCode,
+  Supposed,
 } from "../../api/types";
-import { counted, degrees, times } from "../../lib/numbers";
+import { counted, degrees } from "../../lib/numbers";
 
 type Told = { readonly name: string; readonly lead: string; readonly remember: string };
 
@@ -145,6 +146,15 @@ export const OPINION_WORDS: Record<PracticeOpinion, string> = {
   unsure: "here the rules are not sure themselves",
 };
 
+export const SUPPOSED_WORDS: Record<Supposed, string> = {
+  left_out: "not been done",
+  later: "been done later",
+  larger_feed: "been a larger feed",
+  smaller_feed: "been a smaller feed",
+  warmer: "stood warmer from then on",
+  cooler: "stood cooler from then on",
+};
+
 export const practiceText = {
   title: "Practice",
   lead: "Meet the false dawn before it meets you. Jars of five minutes: they are made by the model, each a little different, and nothing of them enters your kitchen.",
@@ -208,5 +218,21 @@ export const practiceText = {
   classSome: (count: number) =>
     `${count} ${counted(count, "file was", "files were")} left out: not a result of practice.`,
   seed: (seed: number) => `jar ${seed}`,
-  levelSaid: (level: number) => times(level),
+  otherwise: "What if",
+  otherwiseOf: (name: string) => `What if … with ${name}`,
+  otherwiseLead:
+    "One thing in its log done otherwise, and all else the same. The jar in it is the model's, made as lively as your looks tell. Nothing is changed.",
+  whatIf: "What if it had been otherwise?",
+  nothingYet: "There is nothing yet that could have been otherwise, but the first mix.",
+  whichMoment: "Which moment",
+  hadItBeen: "Had it",
+  supposing: "Running both jars",
+  simulated: "Simulated",
+  mightHave: (level: string, at: string) => `It would have stood at ${level} at most, ${at}.`,
+  asItWas: (level: string, at: string) => `As it was: ${level}, ${at}.`,
+  onceMore: (might: string, was: string) =>
+    `Fed once more in the end, it would rise to ${might}; as it was, to ${was}.`,
+  twoLines: "Two simulated lines: what was, and what might have been",
+  mightLine: "what might have been",
+  wasLine: "what was, as the model has it",
 };

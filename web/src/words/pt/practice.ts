@@ -1,4 +1,4 @@
-import { counted, degrees, times } from "../../lib/numbers";
+import { counted, degrees } from "../../lib/numbers";
 import type * as en from "../en/practice";
 import type { Spoken } from "../spoken";
 
@@ -137,6 +137,15 @@ export const OPINION_WORDS: typeof en.OPINION_WORDS = {
   unsure: "aqui nem as regras têm a certeza",
 };
 
+export const SUPPOSED_WORDS: typeof en.SUPPOSED_WORDS = {
+  left_out: "não se tivesse feito",
+  later: "se tivesse feito mais tarde",
+  larger_feed: "tivesse sido um refresco maior",
+  smaller_feed: "tivesse sido um refresco menor",
+  warmer: "ficasse mais quente daí em diante",
+  cooler: "ficasse mais fresco daí em diante",
+};
+
 export const practiceText: Spoken<typeof en.practiceText> = {
   title: "Treino",
   lead: "Conheça a falsa aurora antes que ela o conheça. Frascos de cinco minutos: são feitos pelo modelo, cada um um pouco diferente, e nada deles entra na sua cozinha.",
@@ -199,5 +208,20 @@ export const practiceText: Spoken<typeof en.practiceText> = {
   classSome: (count) =>
     `${count} ${counted(count, "ficheiro ficou", "ficheiros ficaram")} de fora: não é resultado de treino.`,
   seed: (seed) => `frasco ${seed}`,
-  levelSaid: (level) => times(level),
+  otherwise: "E se",
+  otherwiseOf: (name) => `E se … com ${name}`,
+  otherwiseLead:
+    "Uma coisa do registo feita de outra maneira, e tudo o resto igual. O frasco é o do modelo, tão vivo quanto dizem as suas observações. Nada se altera.",
+  whatIf: "E se tivesse sido de outra maneira?",
+  nothingYet: "Ainda não há nada que pudesse ter sido diferente, a não ser a primeira mistura.",
+  whichMoment: "Que momento",
+  hadItBeen: "Se",
+  supposing: "A correr os dois frascos",
+  simulated: "Simulado",
+  mightHave: (level, at) => `Teria chegado a ${level}, ${at}.`,
+  asItWas: (level, at) => `Como foi: ${level}, ${at}.`,
+  onceMore: (might, was) => `Com mais um refresco no fim, cresceria até ${might}; como foi, até ${was}.`,
+  twoLines: "Duas linhas simuladas: o que foi, e o que podia ter sido",
+  mightLine: "o que podia ter sido",
+  wasLine: "o que foi, segundo o modelo",
 };
