@@ -8,7 +8,7 @@ from unittest import TestCase
 
 import numpy as np
 
-from ferment.practice.living import setup_of
+from ferment.practice.living import practice_setup
 from ferment.practice.otherwise import Supposed, beside
 from ferment.practice.situations import SITUATIONS
 from ferment.practice.terms import SituationCode
@@ -28,7 +28,7 @@ class OneDecision(TestCase):
     @classmethod
     def setUpClass(cls) -> None:
         super().setUpClass()
-        cls.setup = setup_of(SITUATIONS[SituationCode.HUSH])
+        cls.setup = practice_setup(SITUATIONS[SituationCode.HUSH])
         played = play(cls.setup, 7.0, seed=4)
         cls.log, cls.truth = played.log, played.truth
         cls.feeds = [one for one in in_order(cls.log) if isinstance(one, Feed)]

@@ -6,7 +6,7 @@ from unittest import TestCase
 
 from ferment.doors.assessment import assess
 from ferment.practice.judging import GOOD, Ending, Opinion, came_of, in_bad_hands, in_good_hands, told
-from ferment.practice.living import frame_at, live, log_of, nature_of, setup_of, when
+from ferment.practice.living import frame_at, live, log_of, nature_of, practice_setup, when
 from ferment.practice.situations import SITUATIONS
 from ferment.practice.terms import Goal, Handling, Made, Meaning, SituationCode
 from ferment.record.log import Bubbles, Look, Top
@@ -90,7 +90,7 @@ class TheStory(TestCase):
             lived = live(situation, 0, (look,))
             with self.subTest(situation=code):
                 self.assertIn(Top.LIQUID, frame_at(lived, look.at_h).top)
-                found = assess(setup_of(situation), log_of(situation, (look,), lived), when(look.at_h))
+                found = assess(practice_setup(situation), log_of(situation, (look,), lived), when(look.at_h))
                 self.assertIn(sign, {one.sign for one in found.findings})
 
     def test_a_float_on_day_two_is_gas_of_the_false_dawn(self) -> None:

@@ -12,7 +12,7 @@ from ..model.jar import YEAST
 from ..protocol.advised import Advice
 from ..signs.contract import Question, Remedy, SignCode, Urgency
 from ..verdicts.stage import Stage
-from .living import Lived, check_acts, frame_at, live, log_of, nature_of, rises_once_more, setup_of, when
+from .living import Lived, check_acts, frame_at, live, log_of, nature_of, rises_once_more, practice_setup, when
 from .terms import FEEDS, Goal, Handling, Made, Meaning, Situation
 
 
@@ -175,7 +175,7 @@ def _judged(situation: Situation, lived: Lived, acts: Sequence[Made], number: in
     act = acts[number]
     # By what was known before it, and what was before the baker's eyes.
     known = (*acts[:number], replace(act, what=Handling.LOOK))
-    found = assess(setup_of(situation), log_of(situation, known, lived), when(act.at_h))
+    found = assess(practice_setup(situation), log_of(situation, known, lived), when(act.at_h))
     means = meanings(found)
     return Judged(
         act,

@@ -118,7 +118,7 @@ def nature_of(situation: Situation, seed: int) -> Nature:
     return Nature(Traits(vigour, height, native, lag), off, befallen)
 
 
-def setup_of(situation: Situation) -> Setup:
+def practice_setup(situation: Situation) -> Setup:
     """As the same jar would be planned in a kitchen."""
     blend: Mapping[str, float] = {part.flour: part.share for part in situation.blend}
     choices: dict[str, float | str | Mapping[str, float]] = {
@@ -252,7 +252,7 @@ class _Story:
     def __init__(self, situation: Situation, nature: Nature, acts: tuple[Made, ...]) -> None:
         self.situation, self.nature = situation, nature
         self.log = log_of(situation, acts)
-        setup = setup_of(situation)
+        setup = practice_setup(situation)
         ledger = ledger_of(setup, course_of(setup), self.log)
         self.told = Warmth(place_of(setup, ledger), BEGAN, ledger.cold_spans)
         ended = acts[-1].at_h if acts and acts[-1].what in ENDS else situation.ends_h
