@@ -12,7 +12,7 @@ from ..model.jar import YEAST
 from ..protocol.advised import Advice
 from ..signs.contract import Question, Remedy, SignCode, Urgency
 from ..verdicts.stage import Stage
-from .living import Lived, check_acts, frame_at, live, log_of, nature_of, rises_once_more, practice_setup, when
+from .living import Lived, check_acts, frame_at, live, log_of, nature_of, practice_setup, rises_once_more, when
 from .terms import FEEDS, Goal, Handling, Made, Meaning, Situation
 
 
