@@ -34,7 +34,7 @@ function Listening({ onList }: { readonly onList: () => void }) {
 }
 
 const NAV =
-  "flex min-h-11 items-center px-1.5 font-semibold sm:px-3 underline-offset-8 hover:text-crust aria-[current=page]:underline";
+  "flex min-h-11 items-center px-[0.2rem] text-[0.95rem] font-semibold sm:px-3 sm:text-base underline-offset-8 hover:text-crust aria-[current=page]:underline";
 
 function ThemeButton() {
   const [theme, turn] = useTheme();

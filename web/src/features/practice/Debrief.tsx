@@ -23,6 +23,8 @@ import { asFile, clockAt, LOOK } from "./story";
 const HOUR_MS = 3_600_000;
 /** Only for the drawing: hours since the first mix as moments of some days in UTC, from eight on. */
 const DRAWN_FROM = Date.UTC(2026, 0, 5, 8);
+/** Endings that the last rise tells. */
+const BY_SHARE: ReadonlySet<string> = new Set(["well", "behind", "lost"]);
 const EDGES = { liked: "border-leaf", not_liked: "border-alarm", unsure: "border-edge" } as const;
 
 /** The true line beside what was looked at, each decision with what the jar would have liked, and what to remember. */
@@ -57,7 +59,7 @@ export function Debrief({
           {practiceText.toldTitle}
         </h2>
         <p className="text-2xl font-semibold">{ENDING_WORDS[ending]}</p>
-        {share !== null && !["ripe", "not_ripe"].includes(ending) && (
+        {share !== null && BY_SHARE.has(ending) && (
           <p>{practiceText.share(percent(100 * Math.min(share, 1)))}</p>
         )}
       </section>

@@ -167,7 +167,7 @@ export const practiceText = {
   left: (hours: number) =>
     hours >= 48 ? `${Math.round(hours / 24)} days left` : `${Math.ceil(hours)} h left`,
   warmth: (degrees: string) => `${degrees} at the jar`,
-  lineIs: "the dark line is its line, where it stood when it was fed",
+  lineIs: "the line with a tag is where it stood when it was fed",
   time: "Time",
   run: "Let time run",
   stop: "Stop time",

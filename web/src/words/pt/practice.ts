@@ -157,7 +157,7 @@ export const practiceText: Spoken<typeof en.practiceText> = {
   day: (day, clock) => `Dia ${day}, ${clock}`,
   left: (hours) => (hours >= 48 ? `faltam ${Math.round(hours / 24)} dias` : `faltam ${Math.ceil(hours)} h`),
   warmth: (degrees) => `${degrees} junto ao frasco`,
-  lineIs: "a linha escura é a linha do frasco: onde estava ao ser alimentado",
+  lineIs: "a linha com etiqueta marca onde estava ao ser alimentado",
   time: "Tempo",
   run: "Deixar correr o tempo",
   stop: "Parar o tempo",
