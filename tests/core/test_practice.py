@@ -13,7 +13,7 @@ from ferment.record.log import Bubbles, Look, Top
 from ferment.refusal import Refusal
 from ferment.signs.contract import SignCode
 
-SEEDS = range(6)
+SEEDS = range(4)
 
 
 class EachSituation(TestCase):
@@ -68,6 +68,11 @@ class TheStory(TestCase):
         assert left.lived.ran_over_h is not None
         room = left.lived.frames[-1].height_mm / left.lived.frames[0].line_mm
         self.assertLessEqual(max(frame.level for frame in left.lived.frames), room + 1e-9)
+
+    def test_a_jar_that_is_left_to_itself_is_hungry_in_the_end_however_well_it_would_rise(self) -> None:
+        for code in (SituationCode.HUSH, SituationCode.MISSED_NIGHT, SituationCode.EARLY_LIQUID):
+            with self.subTest(situation=code):
+                self.assertIs(came_of(SITUATIONS[code], 1, ()), Ending.HUNGRY)
 
     def test_film_goes_with_a_feed_and_mould_does_not(self) -> None:
         situation = SITUATIONS[SituationCode.FILM_OR_MOULD]

@@ -20,6 +20,7 @@ class Ending(StrEnum):
     WELL = "well"
     BEHIND = "behind"
     LOST = "lost"
+    HUNGRY = "hungry"
     RAN_OVER = "ran_over"
     BINNED_RIGHTLY = "binned_rightly"
     BINNED_ALIVE = "binned_alive"
@@ -135,9 +136,20 @@ def _ending(situation: Situation, lived: Lived, acts: Sequence[Made], share: flo
     if situation.goal is Goal.RISEN:
         fed = any(act.what in FEEDS for act in acts)
         return Ending.RIPE if fed and lived.frames[-1].high - 1.0 >= RISEN else Ending.NOT_RIPE
-    if share is None:
-        return Ending.WELL
-    return Ending.WELL if share >= WELL_FROM else Ending.BEHIND if share >= BEHIND_FROM else Ending.LOST
+    if share is not None and share < WELL_FROM:
+        return Ending.BEHIND if share >= BEHIND_FROM else Ending.LOST
+    return Ending.HUNGRY if _is_hungry(situation, lived, acts) else Ending.WELL
+
+
+# What rises as it can but shows one of these was left too long.
+_LEFT = frozenset({SignCode.HUNGRY_LIQUID, SignCode.STARVING_SMELL, SignCode.UNFED_WARM, SignCode.FORGOTTEN})
+
+
+def _is_hungry(situation: Situation, lived: Lived, acts: Sequence[Made]) -> bool:
+    """Whether its signs say so at the end, to whoever looks then."""
+    at_last = (*acts, Made(lived.ended_h, Handling.LOOK))
+    found = assess(practice_setup(situation), log_of(situation, at_last, lived), when(lived.ended_h))
+    return any(one.sign in _LEFT for one in found.findings)
 
 
 # --- what the jar would have liked ---

@@ -3343,7 +3343,7 @@ export interface components {
          * Ending
          * @enum {string}
          */
-        Ending: "well" | "behind" | "lost" | "ran_over" | "binned_rightly" | "binned_alive" | "spoiled_kept" | "baked_well" | "baked_too_soon" | "ripe" | "not_ripe";
+        Ending: "well" | "behind" | "lost" | "hungry" | "ran_over" | "binned_rightly" | "binned_alive" | "spoiled_kept" | "baked_well" | "baked_too_soon" | "ripe" | "not_ripe";
         /**
          * EntrantIn
          * @description A jar of a trial: the id of one that is there (`jar`), or a new one to be planned with it (`new`). `yeast`: a

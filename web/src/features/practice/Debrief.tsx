@@ -24,7 +24,7 @@ const HOUR_MS = 3_600_000;
 /** Only for the drawing: hours since the first mix as moments of some days in UTC, from eight on. */
 const DRAWN_FROM = Date.UTC(2026, 0, 5, 8);
 /** Endings that the last rise tells. */
-const BY_SHARE: ReadonlySet<string> = new Set(["well", "behind", "lost"]);
+const BY_SHARE: ReadonlySet<string> = new Set(["well", "behind", "lost", "hungry"]);
 const EDGES = { liked: "border-leaf", not_liked: "border-alarm", unsure: "border-edge" } as const;
 
 /** The true line beside what was looked at, each decision with what the jar would have liked, and what to remember. */

@@ -130,6 +130,7 @@ export const ENDING_WORDS: Record<PracticeEnding, string> = {
   well: "It went well: the jar lives, and rises as it can.",
   behind: "It lives, but it is behind: in good hands it would rise further by now.",
   lost: "It has hardly any yeast left. It would have to be raised nearly anew.",
+  hungry: "It lives, but it stands hungry: it was left too long without a feed.",
   ran_over: "It ran over.",
   binned_rightly: "Binned, and rightly: it was spoiled.",
   binned_alive: "Binned, and it was alive.",

@@ -121,6 +121,7 @@ export const ENDING_WORDS: typeof en.ENDING_WORDS = {
   well: "Correu bem: o frasco vive, e cresce como pode.",
   behind: "Vive, mas está atrasado: em boas mãos já cresceria mais.",
   lost: "Quase não tem levedura. Teria de ser criado quase de novo.",
+  hungry: "Vive, mas está com fome: ficou tempo demais sem refresco.",
   ran_over: "Transbordou.",
   binned_rightly: "Para o lixo, e bem: estava estragado.",
   binned_alive: "Para o lixo, e estava vivo.",
