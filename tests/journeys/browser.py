@@ -69,6 +69,19 @@ axe.run(document, { resultTypes: ["violations"] }).then((found) => done(found.vi
 """
 
 
+# What still moves is pressed where it was: a hand waits until it stands, through two frames alike.
+AT_REST = """
+const [element, done] = arguments;
+let before = null, frames = 0;
+const look = () => {
+  const { top, left } = element.getBoundingClientRect();
+  const now = `${top} ${left}`;
+  if (now === before || ++frames > 60) return done();
+  before = now;
+  requestAnimationFrame(look);
+};
+look();
+"""
 FIELDS = """
 return [...document.querySelectorAll('main *')].flatMap((one) => [
   one.placeholder,
@@ -225,6 +238,7 @@ class Browser:
     def press_element(self, element: WebElement) -> None:
         self.presses += 1
         self.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", element)
+        self.driver.execute_async_script(AT_REST, element)
         element.click()
 
     def choose_file(self, name: str, *paths: Path) -> None:

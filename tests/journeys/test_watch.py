@@ -97,7 +97,9 @@ class OneThatPosts(Watching):
         film = page.one("slider-range", "Through the pictures")
         film.send_keys(Keys.HOME)
         page.sees("1 ×")
-        self.assertIn("1 ×", spaced(film.get_attribute("aria-valuetext") or ""))
+        said = spaced(film.get_attribute("aria-valuetext") or "")
+        # As exactly as a line is drawn by hand.
+        self.assertRegex(said, r": (1|0\.9[5-9]|1\.0[1-5]) ×$")
         page.size(390, 844)
         self.assertFalse(page.overflows())
         page.size(1280, 800)

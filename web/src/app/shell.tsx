@@ -34,7 +34,7 @@ function Listening({ onList }: { readonly onList: () => void }) {
 }
 
 const NAV =
-  "flex min-h-11 items-center px-[0.2rem] text-[0.95rem] font-semibold sm:px-3 sm:text-base underline-offset-8 hover:text-crust aria-[current=page]:underline";
+  "flex min-h-11 items-center px-0.5 text-[0.875rem] font-semibold min-[390px]:px-[0.2rem] min-[390px]:text-[0.95rem] sm:px-3 sm:text-base underline-offset-8 hover:text-crust aria-[current=page]:underline";
 
 function ThemeButton() {
   const [theme, turn] = useTheme();

@@ -45,7 +45,8 @@ export function useProposing(
       const { found: before, points: at } = now.current;
       const picture = await keptPhoto(photoId);
       if (!picture || !at || before === null || typeof before === "string" || own.current) return;
-      const shown = { ...before, bottom: at.bottom.y, mark: at.mark.y, level: at.level.y };
+      const { rim, left, right } = before;
+      const shown = { rim, left, right, bottom: at.bottom.y, mark: at.mark.y, level: at.level.y };
       const again = await proposalFor(jarId, picture, shown);
       if (again === null || again === "none" || own.current) return;
       setFound(again);
