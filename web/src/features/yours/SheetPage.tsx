@@ -117,13 +117,14 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
               ))}
             </ul>
             <div className="flex flex-wrap items-center gap-3" aria-live="polite">
+              {/* What was kept can be undone where it stands, also when nothing is left to keep. */}
+              {said && <span className="font-semibold">{said}</span>}
+              {kept.length > 0 && <Button onClick={() => void undo()}>{sheetText.undoAll}</Button>}
               {fresh > 0 && (
                 <Button look="act" disabled={busy} onClick={() => void keep()}>
                   {sheetText.keep(fresh)}
                 </Button>
               )}
-              <span className="font-semibold">{said}</span>
-              {kept.length > 0 && <Button onClick={() => void undo()}>{sheetText.undoAll}</Button>}
             </div>
           </section>
         </>
