@@ -8,7 +8,7 @@ import signal
 import sys
 import time
 from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from typing import Any, ClassVar
 from unittest import TestCase, mock
 from uuid import uuid4
@@ -19,7 +19,7 @@ from tests.server.base import ago
 from tests.server.test_photos import jpeg
 from tests.survival.house import Baker, until
 
-from .machines import Cluster
+from .machines import Cluster, Node
 from .writers import Phase, Writer
 
 # The longest that a baker waits for a write to be confirmed.
@@ -82,6 +82,21 @@ class OfMany(TestCase):
             until("both to have gone round", lambda: all(beat.exists() for beat in self.cluster.beats))
         self.assertEqual({count for *_, count in self.sql(asked)}, {"1"})
 
+    def level(self, of: int = 3) -> None:
+        """Wait until so many are one group and none of them gives to another any more: the next to die is one of
+        three, not of two."""
+
+        def is_level(node: Node) -> bool:
+            told = (node.status("wsrep_cluster_size"), node.status("wsrep_local_state_comment"))
+            return told == (str(of), "Synced")
+
+        def all_are() -> bool:
+            with suppress(OSError):
+                return all(is_level(node) for node in self.cluster.nodes if node.lives)
+            return False
+
+        until(f"{of} that are level", all_are)
+
     def sql(self, statement: str) -> list[list[str]]:
         return self.cluster.nodes[0].sql(statement, "despertar")
 
@@ -113,11 +128,15 @@ class OfMany(TestCase):
         with phase("it joins again"):
             victim.start(cluster.nodes)
             self.wait(2.0, writers)
+            self.level()
         with phase("an empty one in its place"):
             victim.kill()
             victim.empty()
+            # Nobody has another machine in its place before the group has seen it go.
+            self.level(2)
             victim.start(cluster.nodes)
             self.wait(2.0, writers)
+            self.level()
         with phase("a database machine frozen"):
             cluster.nodes[2].signal(signal.SIGSTOP)
             self.wait(AFTER_S + 4.0, writers)
