@@ -160,7 +160,6 @@ export const practiceText = {
   title: "Practice",
   lead: "Meet the false dawn before it meets you. Jars of five minutes: they are made by the model, each a little different, and nothing of them enters your kitchen.",
   surprise: "Surprise me",
-  days: (count: number) => `${count} ${counted(count, "day", "days")}`,
   another: "Other situations",
   opening: "Mixing the practice jar",
   modelled: "A practice jar, made by the model",

@@ -151,7 +151,6 @@ export const practiceText: Spoken<typeof en.practiceText> = {
   title: "Treino",
   lead: "Conheça a falsa aurora antes que ela o conheça. Frascos de cinco minutos: são feitos pelo modelo, cada um um pouco diferente, e nada deles entra na sua cozinha.",
   surprise: "Surpresa",
-  days: (count) => `${count} ${counted(count, "dia", "dias")}`,
   another: "Outras situações",
   opening: "A misturar o frasco de treino",
   modelled: "Um frasco de treino, feito pelo modelo",
