@@ -2,7 +2,7 @@
 
 The state is the level on a grid of 0.01 ×. Between two pictures it may rise or fall as fast as a jar can, or, seldom,
 drop at once (a stir, a feed). A picture speaks for a level by its rows: paste up to it, glass above the highest that
-the paste has stood since the feed, and in between glass that paste may stick to (`rows`). It is a
+the paste has stood since the feed, and in between glass that paste may stick to (`evidence`). It is a
 hidden Markov chain (L. R. Rabiner, Proc. IEEE 77, 1989, from memory): forward while pictures come in, and both ways
 when they are looked at afterwards.
 """
@@ -14,8 +14,9 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
+from .evidence import Evidence, evidence, of_levels, since
 from .place import AS_IT_STOOD, Set, where
-from .rows import PER_LINE, Cells, Evidence, cells, edge_of, evidence, in_view, lit, unchanged
+from .rows import PER_LINE, Cells, cells, edge_of, in_view, light_between, lit, unchanged
 from .terms import Array, Cause, Jar, Picture, Reading
 
 LOWEST = 0.7
@@ -25,10 +26,12 @@ RISES, FALLS = 1.6, 0.9
 ROWS_AS_ONE = 3.0
 # How likely a level drops at once, or anything at all happened, between two pictures.
 DROPS, ANYTHING = 1e-3, 1e-6
+# How likely a picture misleads: what one alone says, and no jar can have done, is not believed before the next.
+MISTAKEN = 1e-4
 # How high a camera stands that looks down on a jar, × its rim.
 EYE_ABOVE = 1.15
 # Nobody knows how high: the far side may also show less than that.
-TOP_SHARES = (1.0, 0.7, 0.4, 0.0)
+TOP_SHARES = (1.0, 0.7, 0.4)
 # Beyond that it is not sure enough to be said.
 MOST_ERROR = 0.045
 # So near the line the paste stands at it. Two pictures are never of one moment (hours).
@@ -85,7 +88,7 @@ class Start:
         first = cells(picture, jar)
         levels = grid_of(jar)
         low = abs(stood - 1.0) < AT_LINE
-        edge = edge_of(first) if low else round(stood * PER_LINE)
+        edge = edge_of(first, jar) if low else round(stood * PER_LINE)
         # How far the far side shows above the near one: looked down on from a little above the rim, the less the higher
         # the paste stands.
         eye = jar.rim_level * EYE_ABOVE
@@ -106,7 +109,7 @@ class Start:
             return Seen(None, Cause.DARK)
         if lit(now, self.first, highest) < LEAST_LIT:
             # Nothing stands out any more: for want of light, or because something stands before it.
-            darker = float(np.median(now.beside - self.first.beside)) < MUCH_DARKER
+            darker = float(np.median(light_between(now, self.first))) < MUCH_DARKER
             return Seen(None, Cause.DARK if darker else Cause.BLOCKED)
         if in_view(now, self.first, highest) < LEAST_IN_VIEW:
             return Seen(None, Cause.BLOCKED)
@@ -114,7 +117,7 @@ class Start:
             low, top = earlier.may_have_moved(at_h)
             if unchanged(now, earlier.shown, int(low * PER_LINE), int(top * PER_LINE)) < LEAST_UNCHANGED:
                 return Seen(None, Cause.BLOCKED)
-        told = evidence(now, self.first, self.edge, highest)
+        told = evidence(now, *since(now, self.first, self.edge, highest), highest)
         if told.explained < LEAST_EXPLAINED:
             return Seen(None, Cause.BLOCKED)
         return Seen(likelihood(told, self.levels, self.behind, highest / PER_LINE), None)
@@ -219,23 +222,11 @@ def told(belief: Array, levels: Array, seen: Seen) -> Reading:
 
 def likelihood(told: Evidence, levels: Array, behind: Array, high: float) -> Array:
     """Of each level, by the rows of one picture; the best is 1. `behind`: how far the paste's top shows above each."""
-    rows = told.paste.shape[0]
-    at = np.arange(1, rows + 1) / PER_LINE
-    paste, top = _summed(told.paste), _summed(told.top)
-    # Between level and high mark glass may be clean or not; above it is clean.
-    clear = _summed(np.where(at <= high + 0.02, np.maximum(told.film, told.glass), told.glass))
-    near = np.clip(np.round(levels * PER_LINE).astype(int), 0, rows)
-    best = np.full(levels.shape, -np.inf)
-    for share in TOP_SHARES if behind.any() else (0.0,):
-        far = np.clip(near + np.round(behind * share * PER_LINE).astype(int), 0, rows)
-        best = np.maximum(best, paste[near] + top[far] - top[near] + clear[-1] - clear[far])
-    likely: Array = np.exp((best - best.max()) / ROWS_AS_ONE)
+    near = np.round(levels * PER_LINE).astype(int)
+    tall = [np.round(behind * share * PER_LINE).astype(int) for share in TOP_SHARES]
+    best = of_levels(told, near, tall, int((high + 0.02) * PER_LINE))
+    likely: Array = np.maximum(np.exp((best - best.max()) / ROWS_AS_ONE), MISTAKEN)
     return likely
-
-
-def _summed(told: Array) -> Array:
-    summed: Array = np.concatenate([[0.0], np.cumsum(told)])
-    return summed
 
 
 def moved(belief: Array, hours: float) -> Array:

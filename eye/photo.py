@@ -7,14 +7,15 @@ all is less sure than what a camera in its place says.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from .rows import FLOOR
-from .terms import Array, Jar, Picture
+from .evidence import alone, evidence, of_levels
+from .rows import DARKEST, SURE, cells
+from .terms import Jar, Picture
 
 Plane = NDArray[np.float32]
 
@@ -32,13 +33,15 @@ MOST_PAIRS, MARGIN = 24, 0.02
 AWAY, BEYOND = 6, 0.8
 # Of the rows between bottom and rim so many must show both walls.
 LEAST_WALL = 0.35
-DARKEST = 6.0
-# Paste is told by the rows above the bottom, glass by those under the rim; shares of the height between them.
-PASTE_ROWS, GLASS_ROWS = (0.04, 0.16), (0.90, 0.98)
+# As shares of its height: the line that a jar is given here; from near its bottom up to which paste is known (a label
+# may hide it lower, and it may not stand higher); and where glass is.
+LOW, SURE_HIGH, UNDER_RIM = 0.25, (0.2, 0.35), (0.90, 0.97)
+# Seen from above, the paste's top is in so much more or less light (logarithms), and so tall (of the jar's width).
+TOP_LIGHTS, TOP_TALL = (-0.12, 0.08, 0.16, 0.24), (0.03, 0.06, 0.09, 0.13, 0.18, 0.24)
 # A paste lower or higher than this is none; shares of the jar's height.
-LEAST_LEVEL, MOST_LEVEL = 0.10, 0.96
-# Rows next to each other tell nearly the same, as in `follow`; here they are shares of the height.
-ROWS, ROWS_AS_ONE, SD = 120, 4.0, 0.06
+LEAST_LEVEL, MOST_LEVEL = 0.10, 0.97
+# Of so many rows, those that lie beside each other tell nearly the same: so many count as one.
+USUAL_ROWS, ROWS_AS_ONE = 400, 3.0
 # How unsure a level may be, and how well all must fit together, for a jar to be there at all.
 MOST_ERROR, LEAST_SURE = 0.05, 0.5
 
@@ -174,98 +177,31 @@ def _longest(rows: NDArray[np.intp]) -> tuple[int, int]:
 
 
 def read_alone(picture: Picture, jar: Jar) -> Read | None:
-    """How high the paste stands in a jar whose bottom, rim and walls are shown, by one picture alone; None where paste
-    and glass look too much alike."""
-    top, low = round(jar.rim), round(jar.bottom)
-    wide = jar.right - jar.left
-    within = picture[max(0, top) : low, int(jar.left + 0.15 * wide) : int(jar.right - 0.15 * wide)]
-    if within.shape[0] < 40 or within.shape[1] < 12:
+    """How high the paste stands in a jar whose bottom, rim and walls are shown, by one picture alone; None where it is
+    too small to be read."""
+    low = replace(jar, line=jar.bottom - LOW * (jar.bottom - jar.rim))
+    try:
+        now = cells(picture, low)
+    except ValueError:
         return None
-    mean = cv2.resize(within.astype(np.float32), (10, ROWS), interpolation=cv2.INTER_AREA)[::-1]
-    colour = np.log(mean + DARKEST).astype(np.float64)
-    paste = np.median(colour[int(PASTE_ROWS[0] * ROWS) : int(PASTE_ROWS[1] * ROWS)], axis=0)
-    glass = np.median(colour[int(GLASS_ROWS[0] * ROWS) : int(GLASS_ROWS[1] * ROWS)], axis=0)
-    as_paste = _told(colour, paste)
-    as_glass = _told(colour, glass)
-    behind = _behind(picture, jar)
-    if behind is not None:
-        under_rim = slice(int(GLASS_ROWS[0] * ROWS), int(GLASS_ROWS[1] * ROWS))
-        shift = np.median(colour[under_rim] - behind[under_rim], axis=(0, 1))
-        as_glass = np.maximum(as_glass, _told(colour, behind + shift))
-    # What is above a change is alike among itself too, whatever it is: the wall may look otherwise under the rim.
-    likely = np.array([_change(colour, as_paste, as_glass, at) for at in range(ROWS)])
-    likely[: int(LEAST_LEVEL * ROWS)] = likely[int(MOST_LEVEL * ROWS) :] = likely.min()
-    weight = np.exp((likely - likely.max()) / ROWS_AS_ONE)
+    rows = now.colour.shape[0]
+    levels = np.arange(int(LEAST_LEVEL * rows), int(MOST_LEVEL * rows))
+    wide = (jar.right - jar.left) / (jar.bottom - jar.rim) * rows
+    tall = [np.full(levels.shape, round(share * wide)) for share in TOP_TALL]
+    under = slice(int(UNDER_RIM[0] * rows), int(UNDER_RIM[1] * rows))
+    likely = np.full(levels.shape, -np.inf)
+    for high in SURE_HIGH:
+        told = evidence(now, *alone(now, slice(SURE.start, int(high * rows)), under, TOP_LIGHTS), rows)
+        likely = np.maximum(likely, of_levels(told, levels, tall, rows))
+    weight = np.exp((likely - likely.max()) / (ROWS_AS_ONE * rows / USUAL_ROWS))
     weight /= weight.sum()
-    at = (np.arange(ROWS) + 0.0) / ROWS
-    level = float((weight * at).sum())
-    error = float(np.sqrt(max((weight * (at - level) ** 2).sum(), (0.5 / ROWS) ** 2)))
-    return Read(_near_edge(colour, paste, as_paste, round(level * ROWS)) / ROWS, error)
+    level = float((weight * levels).sum())
+    error = float(np.sqrt(max((weight * (levels - level) ** 2).sum(), 0.25)))
+    return Read(level / rows, error / rows)
 
 
-def _near_edge(colour: Array, paste: Array, as_paste: Array, far: int) -> float:
-    """Where paste ends at the near wall, if what lies under the found end is its top seen from above: of its tint, in
-    a light of its own, with a step to both sides."""
-    best, where = float(as_paste[max(0, far - TOP_ROWS[1]) : far].sum()), float(far)
-    for near in range(max(1, far - TOP_ROWS[1]), far - TOP_ROWS[0] + 1):
-        zone = colour[near:far]
-        light = float(np.median(zone - paste))
-        if abs(light) < TOP_LIGHT[0] or abs(light) > TOP_LIGHT[1]:
-            continue
-        step = float(np.median(colour[near : near + 3]) - np.median(colour[max(0, near - 3) : near]))
-        if step * np.sign(light) < TOP_BEGINS * abs(light):
-            continue
-        as_top = _told(zone, paste + light)
-        told = float(as_paste[max(0, far - TOP_ROWS[1]) : near].sum() + as_top.sum()) - TOP_COSTS
-        if told > best:
-            best, where = told, float(near)
-    return where
-
-
-def _behind(picture: Picture, jar: Jar) -> Array | None:
-    """What stands beside the jar, row by row: through its glass it is seen too. None where the jar fills the
-    picture."""
-    wide = jar.right - jar.left
-    top, low = max(0, round(jar.rim)), round(jar.bottom)
-    spans = ((jar.left - 0.30 * wide, jar.left - 0.05 * wide), (jar.right + 0.05 * wide, jar.right + 0.30 * wide))
-    strips = [picture[top:low, max(0, int(start)) : max(0, int(end))] for start, end in spans]
-    rows = [
-        cv2.resize(strip.astype(np.float32), (1, ROWS), interpolation=cv2.INTER_AREA)[::-1]
-        for strip in strips
-        if strip.shape[1] >= 4 and strip.shape[0] >= 40
-    ]
-    if not rows:
-        return None
-    beside: Array = np.log(np.mean(rows, axis=0) + DARKEST).astype(np.float64)
-    return beside
-
-
-def _told(colour: Array, as_this: Array) -> Array:
-    """How well each row is of a colour: the middle columns of it."""
-    off = -0.5 * np.minimum(((colour - as_this) / SD) ** 2, 2 * FLOOR * 9).mean(axis=2)
-    told: Array = np.sort(np.maximum(off, -FLOOR), axis=1)[:, 2:-2].mean(axis=1)
-    return told
-
-
-# The paste's top, seen from above, is so many rows at least and at most, in so much more or less light (logarithms);
-# it is believed only where it explains so much more.
-TOP_ROWS, TOP_LIGHT, TOP_COSTS = (2, 18), (0.025, 0.30), 1.0
-# Most of that light comes at its edge.
-TOP_BEGINS = 0.6
 # A mark differs so much from what is above and below it (logarithms).
 MARKED = 0.25
-# The rows about a change that are held against each other.
-ABOUT = 10
-
-
-def _change(colour: Array, as_paste: Array, as_glass: Array, at: int) -> float:
-    """The logarithm of how likely paste ends at a row: paste up to it, none above it, and a step between."""
-    below, above = colour[max(0, at - ABOUT) : at], colour[at : at + ABOUT]
-    step = 0.0
-    if below.size and above.size:
-        step = float(np.abs(np.median(below, axis=0) - np.median(above, axis=0)).mean() / SD)
-    unlike = np.maximum(as_glass[at:], -FLOOR - as_paste[at:])
-    return float(as_paste[:at].sum() + unlike.sum() + 3.0 * min(step, 4.0))
 
 
 def _mark(small: Picture, left: int, right: int, rim: int, bottom: int) -> float | None:

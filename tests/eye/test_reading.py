@@ -51,6 +51,35 @@ class ARound(TestCase):
                 self.assertLess(max(COURSE) - named[0], 0.03)
 
 
+class HardToTell(TestCase):
+    def test_a_drop_is_believed_once_it_is_seen_twice(self) -> None:
+        """What one picture alone says, and no jar can have done, may be a hand; twice, it was stirred."""
+        of = kitchen(12, Mark.NONE)
+        follower = Follower.begin(draw(of, Moment(1.0, 1.0)), jar_of(of))
+        follower.see(draw(of, Moment(1.4, 1.4, number=1)), 1.0)
+        stirred = [follower.see(draw(of, Moment(0.95, 1.4, number=2 + at)), 1.2 + 0.2 * at) for at in range(2)]
+        self.assertEqual(stirred[0].cause, Cause.UNSURE)
+        self.assertAlmostEqual(stirred[1].level or 0.0, 0.95, delta=0.05)
+
+    def test_light_that_leans_along_the_jar_is_no_change_of_it(self) -> None:
+        of = kitchen(12, Mark.NONE)
+        follower = Follower.begin(draw(of, Moment(1.0, 1.0)), jar_of(of))
+        for number, level in enumerate((1.2, 1.5, 1.8), start=1):
+            picture = draw(of, Moment(level, level, number=number))
+            leaning = np.linspace(1.12, 0.88, picture.shape[0])[:, None, None]
+            told = follower.see(np.clip(picture * leaning, 0, 255).astype(np.uint8), number / 2)
+            self.assertAlmostEqual(told.level or 0.0, level, delta=0.06)
+
+    def test_a_top_seen_from_above_is_not_the_level(self) -> None:
+        """Neither while it rises, nor once it has fallen behind what sticks to the near wall."""
+        for seed in (12, 7):
+            of = replace(kitchen(seed, Mark.NONE), looks_down=14.0)
+            told = watched(of)
+            off = [abs(reading.level - level) for level, reading in told if reading.level is not None]
+            self.assertGreaterEqual(len(off), 0.7 * len(told))
+            self.assertLess(max(off), 0.12)
+
+
 class NotRead(TestCase):
     def setUp(self) -> None:
         self.kitchen = kitchen(12, Mark.NONE)
