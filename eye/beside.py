@@ -9,6 +9,7 @@ from enum import StrEnum
 import cv2
 import numpy as np
 
+from .dome import domed
 from .terms import Array, Jar, Picture
 
 # The jar between its walls, bottom up, in so many rows and columns; so much of its width is left out at each wall.
@@ -53,7 +54,7 @@ def beside(picture: Picture, jar: Jar, level: float, mark: float | None) -> Besi
     marked = None if mark is None else round(mark * ROWS)
     return Beside(
         _holes(colour, stands),
-        _domed(colour, stands, paste, glass),
+        domed(picture, jar, level),
         _smeared(colour, stands, paste, glass, marked),
         liquid=_liquid(colour, stands, paste, glass, marked),
         spots=_spotted(np.ascontiguousarray(small), stands),
@@ -84,35 +85,6 @@ def _holes(colour: Array, stands: int) -> Holes | None:
         return None
     rough = roughness(colour, stands)
     return Holes.THROUGHOUT if rough > MANY_FROM else Holes.FEW if rough > FEW_FROM else Holes.NONE
-
-
-# --- the top ---
-
-# The edge is looked for so far about the level, in so many columns, and may wander so much about its bend; a dome is so
-# high at least. These are shares of the jar's height. A hollow is not told: from above, the near edge of a flat top
-# looks bent down as well.
-ABOUT, AT_COLUMNS, MOST_OFF = 16, 24, 0.02
-DOMED_FROM = 0.014
-
-
-def _domed(colour: Array, stands: int, paste: Array, glass: Array) -> bool | None:
-    if np.abs(paste - glass).max() < 2 * UNLIKE:
-        return None
-    low, high = max(4, stands - ABOUT), min(ROWS - 4, stands + ABOUT)
-    away = glass - paste
-    share = ((colour[low:high] - paste) @ away) / float(away @ away)
-    columns = np.clip(cv2.resize(share, (AT_COLUMNS, high - low), interpolation=cv2.INTER_AREA), -0.5, 1.5)
-    # Of each column the row that best has paste below and glass above it.
-    total = np.concatenate([np.zeros((1, AT_COLUMNS)), np.cumsum(0.5 - columns, axis=0)])
-    edge = (low + total.argmax(axis=0)) / ROWS
-    across = np.linspace(-1.0, 1.0, AT_COLUMNS)
-    keep = np.abs(edge - np.median(edge)) < 0.07
-    if keep.sum() < 0.7 * AT_COLUMNS:
-        return None
-    bend = np.polyfit(across[keep], edge[keep], 2)
-    if float(np.median(np.abs(np.polyval(bend, across[keep]) - edge[keep]))) > MOST_OFF:
-        return None
-    return -float(bend[0]) > DOMED_FROM
 
 
 # --- a smear ---

@@ -150,9 +150,9 @@ def evidence(now: Cells, paste: Paste, glass: Glass, highest: int) -> Evidence:
     tops = [
         _of_rows(_as_top(now, paste, lean, light, highest), either, clean) for light in paste.lights for lean in LEANS
     ]
-    bodies = np.stack([_of_rows(_as_paste(now, paste, lean), restless, clean) for lean in LEANS])
-    clear = _of_rows((((now.colour - glass.colour) ** 2) / glass.off).mean(axis=2), still, clean)
-    film = _of_rows(_as_film(now, paste, glass), either, clean)
+    bodies = np.stack([_of_rows(as_paste(now, paste, lean), restless, clean) for lean in LEANS])
+    clear = _of_rows(as_glass(now, glass), still, clean)
+    film = _of_rows(as_film(now, paste, glass), either, clean)
     best = np.max(np.stack([*bodies, *tops, clear, film]), axis=0)
     return Evidence(
         paste=bodies,
@@ -187,7 +187,7 @@ def _summed(told: Array) -> Array:
     return summed
 
 
-def _as_paste(now: Cells, paste: Paste, lean: float, light: Array | float = 0.0) -> Array:
+def as_paste(now: Cells, paste: Paste, lean: float, light: Array | float = 0.0) -> Array:
     """Rows×columns: squares of what each cell is off."""
     beyond = np.maximum(np.arange(now.colour.shape[0]) - paste.sure.stop, 0) / PER_LINE
     off = now.colour - paste.colour - light - lean * beyond[:, None, None]
@@ -195,14 +195,19 @@ def _as_paste(now: Cells, paste: Paste, lean: float, light: Array | float = 0.0)
     return squares
 
 
+def as_glass(now: Cells, glass: Glass) -> Array:
+    squares: Array = (((now.colour - glass.colour) ** 2) / glass.off).mean(axis=2)
+    return squares
+
+
 def _as_top(now: Cells, paste: Paste, lean: float, light: Array, highest: int) -> Array:
-    squares = _as_paste(now, paste, lean, light)
-    behind = _as_paste(now, paste, lean, light / 2) + DIMMED_COSTS
+    squares = as_paste(now, paste, lean, light)
+    behind = as_paste(now, paste, lean, light / 2) + DIMMED_COSTS
     squares[:highest] = np.minimum(squares, behind)[:highest]
     return squares
 
 
-def _as_film(now: Cells, paste: Paste, glass: Glass) -> Array:
+def as_film(now: Cells, paste: Paste, glass: Glass) -> Array:
     toward = paste.colour - glass.colour
     share = ((now.colour - glass.colour) * toward).sum(axis=2) / np.maximum((toward**2).sum(axis=2), 1e-6)
     mixed = glass.colour + np.clip(share, *MIXED)[..., None] * toward

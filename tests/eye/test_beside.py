@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 from unittest import TestCase
 
 import cv2
 import numpy as np
 
 from eye.beside import Beside, Holes, beside
+from eye.dome import bend_of
 from eye.terms import Jar, Picture
 from standins.camera.draw import Kitchen, Light, Mark, Moment, draw, kitchen
 
@@ -50,10 +52,18 @@ class Above(TestCase):
     def test_a_paste_that_has_not_fallen_left_none(self) -> None:
         self.assertLessEqual(sum(one.high is not None for _, one in told(Moment(1.5, 1.5))), 0.15 * JARS)
 
-    def test_a_dome_is_told_more_often_where_there_is_one(self) -> None:
-        flat, high = (sum(bool(one.domed) for _, one in told(Moment(1.5, 1.5, dome=dome))) for dome in (0.0, 0.12))
-        self.assertLessEqual(flat, 0.12 * JARS)
-        self.assertGreaterEqual(high, flat + 2)
+    def test_a_dome_is_told_in_two_of_five_and_never_of_a_flat_top(self) -> None:
+        flat, high = (sum(bool(one.domed) for _, one in told(Moment(1.5, 1.5, dome=dome))) for dome in (0.0, 0.15))
+        self.assertEqual(flat, 0)
+        self.assertGreaterEqual(high, 0.4 * JARS)
+
+    def test_how_high_a_dome_is(self) -> None:
+        """To 0.08 × the line, in the middle of a jar that is seen straight from the side."""
+        of = replace(kitchen(12, Mark.NONE), looks_down=0.0, label=False)
+        jar = Jar(of.bottom, of.line, of.rim, of.left, of.right)
+        for dome in (0.0, 0.15, 0.25):
+            bend = bend_of(draw(of, Moment(1.5, 1.5, dome=dome)), jar, 1.5 / jar.rim_level)
+            self.assertAlmostEqual(bend[0] * jar.rim_level if bend else -1.0, dome, delta=0.08)
 
     def test_liquid_and_none(self) -> None:
         self.assertGreaterEqual(sum(one.liquid for _, one in told(Moment(1.3, 1.3, hooch=0.4))), 0.6 * JARS)
