@@ -356,12 +356,17 @@ class _Story:
 
 # Below that it stands in a fridge.
 COLD_C = 10.0
+# Kept, and given of flour and of water, where it is asked how a jar would rise once more (g).
+ONCE_MORE_G = 30.0
 
 
 def rises_once_more(lived: Lived) -> float:
-    """How far it would rise if it were fed its own weight of flour and water now and stood a day in 25 °C: × the line,
-    less one."""
-    jar = lived.end
-    fed = after_feed(jar, lived.nature.traits, 30.0, _lot(lived.situation, 30.0), 30.0)
-    levels = run(fed, 0.0, 24.0, lambda _: 25.0).levels
-    return float(levels.max()) - 1.0
+    """As `rises_fed_again`, of a practice jar in the end."""
+    return rises_fed_again(lived.end, _lot(lived.situation, ONCE_MORE_G))
+
+
+def rises_fed_again(jar: Jar[float], flours: FlourLot) -> float:
+    """How far a jar would rise if it were fed its own weight of flour (`ONCE_MORE_G`) and of water now and stood a day
+    in 25 °C: × the line, less one."""
+    fed = after_feed(jar, jar.traits, ONCE_MORE_G, flours, ONCE_MORE_G)
+    return float(run(fed, 0.0, 24.0, lambda _: 25.0).levels.max()) - 1.0

@@ -27,6 +27,7 @@ from ..record.log import Bin, Deed, DeedKind, Entry, Feed, Log, in_order
 from ..record.terms import Moved
 from ..refusal import Refusal, RefusalCode
 from ..setups import Setup, course_of, ledger_of, place_of, warmth_told
+from .living import ONCE_MORE_G, rises_fed_again
 
 
 class Supposed(StrEnum):
@@ -191,9 +192,8 @@ def _on(
 
 
 def _once_more(one: _Followed) -> float:
-    flours = tuple(FlourGrams(part.flour, 30.0 * part.g / one.last.flour_g) for part in one.last.flours)
-    fed = after_feed(one.end, one.end.traits, 30.0, flours, 30.0)
-    return round(float(run(fed, 0.0, 24.0, lambda _: 25.0).levels.max()) - 1.0, 3)
+    flours = tuple(FlourGrams(part.flour, ONCE_MORE_G * part.g / one.last.flour_g) for part in one.last.flours)
+    return round(rises_fed_again(one.end, flours), 3)
 
 
 def _traits(setup: Setup, log: Log, now: datetime, *, is_awake: bool) -> Traits[float]:

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useParams, useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import type { HadItBeen, LogEntry, OpenJar, Supposed } from "../../api/types";
+import { Legend, LookSign, Sign } from "../../drawing/legend";
 import { TwoLines } from "../../drawing/two-lines";
 import { useTitle } from "../../lib/hooks";
 import { times } from "../../lib/numbers";
@@ -144,26 +145,15 @@ function Told({
           summary={practiceText.twoLines}
           doubled={assessment.doubles_at}
         />
-        <ul className="flex flex-wrap gap-x-6 gap-y-1 px-2 text-sm text-soft">
-          <li className="flex items-center gap-2">
-            <svg width="24" height="16" aria-hidden="true">
-              <path d="M0 8H24" stroke="var(--crust)" strokeWidth="3" strokeDasharray="6 4" />
-            </svg>
-            {practiceText.mightLine}
-          </li>
-          <li className="flex items-center gap-2">
-            <svg width="24" height="16" aria-hidden="true">
-              <path d="M0 8H24" stroke="var(--ink)" strokeWidth="2.2" />
-            </svg>
-            {practiceText.wasLine}
-          </li>
-          <li className="flex items-center gap-2">
-            <svg width="16" height="16" aria-hidden="true">
-              <circle cx="8" cy="8" r="4.500" fill="none" stroke="var(--ink)" strokeWidth="2" />
-            </svg>
-            {jarText.look}
-          </li>
-        </ul>
+        <Legend>
+          <Sign words={practiceText.mightLine} wide={24}>
+            <path d="M0 8H24" stroke="var(--crust)" strokeWidth="3" strokeDasharray="6 4" />
+          </Sign>
+          <Sign words={practiceText.wasLine} wide={24}>
+            <path d="M0 8H24" stroke="var(--ink)" strokeWidth="2.2" />
+          </Sign>
+          <LookSign words={jarText.look} />
+        </Legend>
       </div>
     </section>
   );

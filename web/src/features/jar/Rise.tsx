@@ -2,6 +2,7 @@ import { useRef, useState } from "react";
 import { useLog } from "../../api/older";
 import { pictureAt } from "../../api/photos";
 import type { OpenJar } from "../../api/types";
+import { Legend, LookSign, Sign } from "../../drawing/legend";
 import { RiseLine } from "../../drawing/rise-line";
 import { times } from "../../lib/numbers";
 import { dayWord, when } from "../../lib/time";
@@ -115,66 +116,43 @@ export function Rise({ opened }: { readonly opened: OpenJar }) {
             {photos.length === 1 ? jarText.thePhoto : jarText.flipThroughPhotos(photos.length)}
           </ButtonLink>
         )}
-        <ul className="flex flex-wrap gap-x-6 gap-y-1 px-2 text-sm text-soft">
-          <li className="flex items-center gap-2">
-            <svg width="16" height="16" aria-hidden="true">
-              <circle cx="8" cy="8" r="5.500" fill="none" stroke="var(--crust)" strokeWidth="3" />
-            </svg>
-            {jarText.feedLevelBackAtThe}
-          </li>
-          <li className="flex items-center gap-2">
-            <svg width="16" height="16" aria-hidden="true">
-              <circle cx="8" cy="8" r="4.500" fill="none" stroke="var(--ink)" strokeWidth="2" />
-            </svg>
-            {jarText.look}
-          </li>
+        <Legend>
+          <Sign words={jarText.feedLevelBackAtThe}>
+            <circle cx="8" cy="8" r="5.500" fill="none" stroke="var(--crust)" strokeWidth="3" />
+          </Sign>
+          <LookSign words={jarText.look} />
           {drawn.some((round) => round.dots.some(({ error }) => error !== null)) && (
-            <li className="flex items-center gap-2">
-              <svg width="16" height="16" aria-hidden="true">
-                <path d="M0 8H16" stroke="var(--crust)" strokeWidth="7" opacity="0.25" />
-                <path d="M0 8H16" stroke="var(--ink)" strokeWidth="2.200" />
-              </svg>
-              {watchText.legendWatched}
-            </li>
+            <Sign words={watchText.legendWatched}>
+              <path d="M0 8H16" stroke="var(--crust)" strokeWidth="7" opacity="0.25" />
+              <path d="M0 8H16" stroke="var(--ink)" strokeWidth="2.200" />
+            </Sign>
           )}
           {drawn.some((round) => round.high !== null) && (
-            <li className="flex items-center gap-2">
-              <svg width="16" height="16" aria-hidden="true">
-                <path
-                  d="M1 8H15"
-                  stroke="var(--soft)"
-                  strokeWidth="2"
-                  strokeDasharray="1 4"
-                  strokeLinecap="round"
-                />
-              </svg>
-              {jarText.highMarkOnTheGlass}
-            </li>
+            <Sign words={jarText.highMarkOnTheGlass}>
+              <path
+                d="M1 8H15"
+                stroke="var(--soft)"
+                strokeWidth="2"
+                strokeDasharray="1 4"
+                strokeLinecap="round"
+              />
+            </Sign>
           )}
-          <li className="flex items-center gap-2">
-            <svg width="16" height="16" aria-hidden="true">
-              <rect width="16" height="16" fill="var(--night)" stroke="var(--rule)" />
-            </svg>
-            {jarText.night}
-          </li>
+          <Sign words={jarText.night}>
+            <rect width="16" height="16" fill="var(--night)" stroke="var(--rule)" />
+          </Sign>
           {chilled.length > 0 && (
-            <li className="flex items-center gap-2">
-              <svg width="16" height="16" aria-hidden="true">
-                <rect y="4" width="16" height="8" fill="var(--water)" />
-              </svg>
-              {jarText.inTheFridge}
-            </li>
+            <Sign words={jarText.inTheFridge}>
+              <rect y="4" width="16" height="8" fill="var(--water)" />
+            </Sign>
           )}
           {forecast.length > 1 && (
-            <li className="flex items-center gap-2">
-              <svg width="16" height="16" aria-hidden="true">
-                <rect width="16" height="16" fill="var(--dawn)" opacity="0.3" />
-                <path d="M0 8H16" stroke="var(--dawn)" strokeWidth="2" strokeDasharray="2 4" />
-              </svg>
-              {jarText.forecastFourOfFiveFall}
-            </li>
+            <Sign words={jarText.forecastFourOfFiveFall}>
+              <rect width="16" height="16" fill="var(--dawn)" opacity="0.3" />
+              <path d="M0 8H16" stroke="var(--dawn)" strokeWidth="2" strokeDasharray="2 4" />
+            </Sign>
           )}
-        </ul>
+        </Legend>
       </div>
       <Outward jarId={opened.jar.id} name={opened.jar.name} drawn={line} />
       <details className="mt-2">
