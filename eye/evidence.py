@@ -36,8 +36,6 @@ MIXED_COSTS, MIXED = 0.8, (0.15, 0.85)
 THIN, THICK_COSTS = 0.6, 6.0
 # A top that is seen through what sticks is believed only where it explains a cell better.
 DIMMED_COSTS = 0.4
-# So is a top at all.
-TOP_COSTS = 4.0
 
 
 @dataclass(frozen=True)
@@ -164,9 +162,12 @@ def evidence(now: Cells, paste: Paste, glass: Glass, highest: int) -> Evidence:
     )
 
 
-def of_levels(told: Evidence, levels: NDArray[np.intp], tall: Sequence[NDArray[np.intp]], high: int) -> Array:
+def of_levels(
+    told: Evidence, levels: NDArray[np.intp], tall: Sequence[NDArray[np.intp]], high: int, top_costs: float
+) -> Array:
     """The log-likelihood of each level, a row up to which paste stands at the near wall. `tall` are so many rows by
-    which its top may show above each; up to the row `high` paste may stick to the glass."""
+    which its top may show above each, believed only where that explains so much more than none; up to the row `high`
+    paste may stick to the glass."""
     rows = told.glass.shape[0]
     at = np.arange(1, rows + 1)
     clear = _summed(np.where(at <= high, np.maximum(told.film, told.glass), told.glass))
@@ -178,7 +179,7 @@ def of_levels(told: Evidence, levels: NDArray[np.intp], tall: Sequence[NDArray[n
         for light in told.top:
             top = _summed(light[number])
             for far in ends:
-                best = np.maximum(best, paste + top[far] - top[levels] - clear[far] - TOP_COSTS)
+                best = np.maximum(best, paste + top[far] - top[levels] - clear[far] - top_costs)
     return best
 
 

@@ -32,6 +32,8 @@ MISTAKEN = 1e-4
 EYE_ABOVE = 1.15
 # Nobody knows how high: the far side may also show less than that.
 TOP_SHARES = (1.0, 0.7, 0.4)
+# How much more it must explain.
+TOP_COSTS = 4.0
 # Beyond that it is not sure enough to be said.
 MOST_ERROR = 0.045
 # So near the line the paste stands at it. Two pictures are never of one moment (hours).
@@ -224,7 +226,7 @@ def likelihood(told: Evidence, levels: Array, behind: Array, high: float) -> Arr
     """Of each level, by the rows of one picture; the best is 1. `behind`: how far the paste's top shows above each."""
     near = np.round(levels * PER_LINE).astype(int)
     tall = [np.round(behind * share * PER_LINE).astype(int) for share in TOP_SHARES]
-    best = of_levels(told, near, tall, int((high + 0.02) * PER_LINE))
+    best = of_levels(told, near, tall, int((high + 0.02) * PER_LINE), TOP_COSTS)
     likely: Array = np.maximum(np.exp((best - best.max()) / ROWS_AS_ONE), MISTAKEN)
     return likely
 

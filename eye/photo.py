@@ -38,6 +38,8 @@ LEAST_WALL = 0.35
 LOW, SURE_HIGH, UNDER_RIM = 0.25, (0.2, 0.35), (0.90, 0.97)
 # Seen from above, the paste's top is in so much more or less light (logarithms), and so tall (of the jar's width).
 TOP_LIGHTS, TOP_TALL = (-0.12, 0.08, 0.16, 0.24), (0.03, 0.06, 0.09, 0.13, 0.18, 0.24)
+# Where no other picture has shown one, it must explain more.
+TOP_COSTS = 12.0
 # A paste lower or higher than this is none; shares of the jar's height.
 LEAST_LEVEL, MOST_LEVEL = 0.10, 0.97
 # Of so many rows, those that lie beside each other tell nearly the same: so many count as one.
@@ -192,7 +194,7 @@ def read_alone(picture: Picture, jar: Jar) -> Read | None:
     likely = np.full(levels.shape, -np.inf)
     for high in SURE_HIGH:
         told = evidence(now, *alone(now, slice(SURE.start, int(high * rows)), under, TOP_LIGHTS), rows)
-        likely = np.maximum(likely, of_levels(told, levels, tall, rows))
+        likely = np.maximum(likely, of_levels(told, levels, tall, rows, TOP_COSTS))
     weight = np.exp((likely - likely.max()) / (ROWS_AS_ONE * rows / USUAL_ROWS))
     weight /= weight.sum()
     level = float((weight * levels).sum())
