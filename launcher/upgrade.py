@@ -22,6 +22,8 @@ from .place import PYTHON, SERVER, VAR
 
 BACKUPS = VAR / "backups"
 KEPT_DUMPS = 5
+# So long a program of a launcher that was killed may go on.
+OTHERS_END_S = 120.0
 # What the mark says where there was nothing to keep.
 NOTHING = "nothing"
 # The last line of a dump that is whole (mariadb-dump, from memory).
@@ -117,6 +119,7 @@ def _take_back(db: Database, what: str) -> None:
     dump = None if what == NOTHING else Path(what)
     if dump is not None and not dump.exists():
         raise say.Stop(f"The database was left half-changed and {dump} is gone. Put it back, or ./despertar reset.")
+    _wait_for_others(db)
     empty(db)
     if dump is not None:
         db.as_root("mariadb", NAME, log="restore", stdin=dump)
@@ -124,6 +127,22 @@ def _take_back(db: Database, what: str) -> None:
     if before.exists():
         shutil.rmtree(files, ignore_errors=True)
         before.rename(files)
+
+
+def _wait_for_others(db: Database) -> None:
+    """Whoever was killed may have left a program of the database's own that still writes into it: it ends by itself.
+
+    Raises Stop where it does not.
+    """
+    others = (
+        "SELECT COUNT(*) FROM information_schema.processlist"
+        " WHERE id <> CONNECTION_ID() AND user = SUBSTRING_INDEX(USER(), '@', 1)"
+    )
+    latest = time.monotonic() + OTHERS_END_S
+    while db.as_root("mariadb", "-N", "-B", "-e", others, log="others").strip() != "0":
+        if time.monotonic() > latest:
+            raise say.Stop("Something else still writes into the database. Stop it, then start again.")
+        time.sleep(0.2)
 
 
 def empty(db: Database) -> None:

@@ -176,8 +176,9 @@ def _step(
         meant = baking.weigh_for_bake(feed, standing.bench, desk.step)
         weighed: FeedPlan | None = as_measured(meant, desk.course, standing.bench)
     else:
-        # A set-up that cannot be weighed out is refused; a jar that is fed already is not.
-        weigh_ahead = weigh_on_the_way if walk.ledger.rounds else weigh
+        # A set-up that cannot be weighed out is refused; a jar that is fed already, or for which a bake is planned, is
+        # not: what the bake leaves is the baker's.
+        weigh_ahead = weigh_on_the_way if walk.ledger.rounds or walk.ledger.bakes else weigh
         weighed = weigh_ahead(desk.course, phase, standing.bench, desk.step, advised=standing.advised)
     tasks = doings(phase, weighed, standing.jar_g, standing.advised)
     if feed is not None and walk.ledger.rests_since is not None and number == len(walk.steps) + 1:

@@ -23,7 +23,7 @@ from ferment.doors.foresight import offers, whole_plan
 from ferment.doors.keeping import keeping_offers
 from ferment.doors.reminding import reminders
 from ferment.doors.sheet import AS_PLANNED, sheet
-from ferment.kitchen.flours import Flour, blend_of
+from ferment.kitchen.flours import Flour, FlourGrams, blend_of
 from ferment.kitchen.vessel import Level, LevelUnit, Vessel
 from ferment.methods import FAMILIES
 from ferment.methods.keeping import KEEPING
@@ -183,6 +183,14 @@ class ReadingNeverRefuses(TestCase):
     @given(lives())
     def test_whatever_was_admitted(self, life: tuple[Setup, Log, datetime]) -> None:
         every_door(*life)
+
+    def test_a_bake_that_takes_more_than_a_jar_will_hold_before_its_first_mix(self) -> None:
+        """As it was found: what it leaves is less than the scale shows, and the way feeds that."""
+        it = Setup("dried_soak", {}, VESSEL, START, scale_step=0.1, size=0.05, warmth_c=4.0)
+        feed = BakeFeed(START, 0.0, (FlourGrams(Flour.WHITE, 0.1),), 0.0)
+        bake = Bake("bake", START, START + timedelta(hours=1), 1.0, (feed,), 0.0, 1)
+        admit(it, (), bake, START)
+        every_door(it, (bake,), START)
 
     def test_a_feed_of_less_than_half_a_gram(self) -> None:
         """As it happened: 0.2 g kept and 0.1 g each of flour and water, on a scale in whole grams."""
