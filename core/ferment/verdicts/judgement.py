@@ -133,9 +133,12 @@ def _readiness(
         attempts, [seen.smell for seen in ledger.sightings], strictness, warned=warned, kept=_is_raised_and_kept(made)
     )
     word = ledger.word(READY)
+    is_ready = word.yes if word else ready.by_rule
     return replace(
         ready,
-        ready=word.yes if word else ready.by_rule,
+        ready=is_ready,
+        # By the baker's word nothing is missing.
+        feeds_to_go=0 if is_ready else ready.feeds_to_go,
         word=word.yes if word else None,
         floats=next((seen.floats for seen in reversed(ledger.sightings) if seen.floats is not None), None),
         earliest=None if ready.by_rule else _earliest(ledger, made, fits, ready, now),

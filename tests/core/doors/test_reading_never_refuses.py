@@ -192,6 +192,11 @@ class ReadingNeverRefuses(TestCase):
         admit(it, (), bake, START)
         every_door(it, (bake,), START)
 
+    def test_a_jar_that_is_ready_by_word_alone(self) -> None:
+        """On its first day, before anything was seen: nothing is missing then."""
+        it, log = setup(), (first_mix(),)
+        every_door(it, (*log, Word("word", START, READY, yes=True)), START)
+
     def test_a_feed_of_less_than_half_a_gram(self) -> None:
         """As it happened: 0.2 g kept and 0.1 g each of flour and water, on a scale in whole grams."""
         for family in FAMILIES:
