@@ -7,7 +7,7 @@ import shutil
 import sys
 from pathlib import Path
 
-from . import say
+from . import browser_core, say
 from .machine import interpreter, program
 from .place import CORE, PACKAGED, PYTHON, ROOT, VAR, VENV, WEB, fingerprint
 
@@ -123,7 +123,7 @@ def front_end(*, pseudo: bool = False) -> None:
     stamp = Stamp(dist / ".made-from", sources)
     if not stamp.fresh:
         npm_packages()
-        shutil.rmtree(dist, ignore_errors=True)
+        _empty(dist)
         for language in LANGUAGES:
             _build(language)
         stamp.set()
@@ -131,13 +131,38 @@ def front_end(*, pseudo: bool = False) -> None:
     if pseudo and not stamp.fresh:
         _build(PSEUDO)
         stamp.set()
+    _browser_core(dist)
+
+
+def _empty(dist: Path) -> None:
+    """Of all that was built but the core for the browser, which takes its time and knows what it was made of."""
+    for old in dist.glob("*"):
+        if old.is_file():
+            old.unlink()
+        elif old.name != browser_core.KEPT:
+            shutil.rmtree(old)
+
+
+def _browser_core(dist: Path) -> None:
+    made_by = Path(browser_core.__file__)
+    now = fingerprint([NPM_LOCK, made_by, *browser_core.sources()])
+    stamp = Stamp(dist / browser_core.KEPT / ".made-from", now)
+    if not stamp.fresh:
+        npm_packages()
+        with say.step("Laying out the core for the browser"):
+            browser_core.lay(dist, _compress)
+        stamp.set()
 
 
 def _build(language: str) -> None:
     with say.step(f"Building the front end ({language})"):
         env = {**os.environ, "DESPERTAR_LANGUAGE": language}
         say.run([program("npm"), "run", "build"], log=f"vite-build-{language}", cwd=WEB, env=env)
-        say.run([PYTHON, "-m", "whitenoise.compress", WEB / "dist" / "assets"], log="compress")
+        _compress(WEB / "dist" / "assets")
+
+
+def _compress(folder: Path) -> None:
+    say.run([PYTHON, "-m", "whitenoise.compress", folder], log="compress")
 
 
 def npm_run(script: str, *arguments: str) -> list[str]:

@@ -22,6 +22,12 @@ const offline = VitePWA({
     skipWaiting: true,
     runtimeCaching: [
       {
+        // The core for the browser: kept by the page once a place that asks for it was opened (`api/core.ts`).
+        urlPattern: ({ url }) => /^\/python\/(runtime|ferment)-/.test(url.pathname),
+        handler: "CacheFirst",
+        options: { cacheName: "python" },
+      },
+      {
         urlPattern: ({ url }) => /^\/assets\/.+\.js$/.test(url.pathname),
         handler: "CacheFirst",
         options: { cacheName: "scripts" },
@@ -81,6 +87,10 @@ export default defineConfig({
     chunkSizeWarningLimit: 600,
     // What is shipped from others, with its licences; the House shows it.
     license: { fileName: "notices.md" },
+  },
+  worker: {
+    format: "es",
+    rolldownOptions: { output: { entryFileNames: `assets/${LANGUAGE}/[name]-[hash].js` } },
   },
   server: { proxy: { "/api": process.env.DESPERTAR_API ?? "http://127.0.0.1:8420" } },
   // A page is made only for the tests that ask for one (`@vitest-environment jsdom`): most read words and sums.

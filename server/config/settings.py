@@ -7,6 +7,7 @@ import re
 import tomllib
 from datetime import timedelta
 from pathlib import Path
+from wsgiref.headers import Headers
 
 from csp.constants import NONCE, NONE, SELF
 
@@ -185,11 +186,19 @@ LEAST_FREE_BYTES = int(float(os.environ.get("DESPERTAR_LEAST_FREE_MB", "100")) *
 STATIC_URL = "/static/"
 MEDIA_URL = "/media/"
 WHITENOISE_ROOT = WEB_DIST
-_HASHED = re.compile(r"^/assets/.+-[\w-]{8}\.\w+$")
+_HASHED = re.compile(r"^/(assets/.+-[\w-]{8}\.\w+|python/ferment-\w{8}\.zip|python/runtime-\w{8}/.+)$")
+# The page's own Python: compiled code runs in that worker and nowhere else, and it speaks with nobody.
+_CORE_WORKER = re.compile(r"^/assets/\w+/core\.worker-[\w-]{8}\.js$")
+_CORE_WORKER_MAY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'"
 
 
 def WHITENOISE_IMMUTABLE_FILE_TEST(_path: str, url: str) -> bool:  # noqa: N802  (the setting's name)
     return _HASHED.match(url) is not None
+
+
+def WHITENOISE_ADD_HEADERS_FUNCTION(headers: Headers, _path: str, url: str) -> None:  # noqa: N802
+    if _CORE_WORKER.match(url):
+        headers["Content-Security-Policy"] = _CORE_WORKER_MAY
 
 
 # --- tests and logs ---

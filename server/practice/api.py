@@ -13,18 +13,7 @@ from accounts.security import REHEARSALS, Baker, signed_in
 from problems import ProblemsOut
 
 from . import services
-from .wire import (
-    ClassIn,
-    HadItBeenOut,
-    LivedOut,
-    PracticeIn,
-    PracticeTold,
-    SupposedIn,
-    acts_in,
-    lived_out,
-    result_in,
-    told_out,
-)
+from .wire import ClassIn, HadItBeenOut, LivedOut, PracticeIn, PracticeTold, SupposedIn, asked_of
 
 router = Router(tags=["practice"], auth=signed_in)
 CSV: dict[str, Any] = {"responses": {200: {"content": {"text/csv": {}}}}}
@@ -35,13 +24,13 @@ OF_A_JAR = {404: ProblemsOut, **ERRORS}
 @router.post("/practice/lived", response={200: LivedOut, **ERRORS}, throttle=REHEARSALS)
 def practice_lived(request: Baker, payload: PracticeIn) -> LivedOut:
     """How a practice jar goes, if nothing more is done with it than that."""
-    return lived_out(services.lived(payload.situation, payload.seed, acts_in(payload.acts)))
+    return LivedOut.model_validate(services.lived(asked_of(payload)))
 
 
 @router.post("/practice/told", response={200: PracticeTold, **ERRORS}, throttle=REHEARSALS)
 def practice_told(request: Baker, payload: PracticeIn) -> PracticeTold:
     """What came of it, and what the rules say of each act."""
-    return told_out(services.judged(payload.situation, payload.seed, acts_in(payload.acts)))
+    return PracticeTold.model_validate(services.judged(asked_of(payload)))
 
 
 @router.post(
@@ -56,7 +45,7 @@ def had_it_been_otherwise(request: Baker, jar_id: UUID, payload: SupposedIn) -> 
 @router.post("/practice/class.csv", response=ERRORS, throttle=REHEARSALS, openapi_extra=CSV)
 def practice_class(request: Baker, payload: ClassIn) -> HttpResponse:
     """The results of a class, judged anew, as a table."""
-    text = services.class_csv([result_in(one) for one in payload.results])
+    text = services.class_table([asked_of(one) for one in payload.results])
     answer = HttpResponse(text, content_type="text/csv; charset=utf-8")
     answer["Content-Disposition"] = 'attachment; filename="class.csv"'
     return answer

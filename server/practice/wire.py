@@ -8,15 +8,12 @@ from uuid import UUID
 from pydantic import Field
 
 from accounts.wire import Moment, Request, Told
+from ferment.practice.class_table import MOST_RESULTS, Result
 from ferment.practice.judging import Ending, Opinion
-from ferment.practice.judging import Told as Found
-from ferment.practice.living import Lived
 from ferment.practice.otherwise import Supposed
 from ferment.practice.terms import Handling, Made, Meaning, SituationCode
 from ferment.record.log import Bubbles, Smell, Thickness, Top
 from ferment.signs.contract import Remedy, SignCode
-
-from .services import MOST_RESULTS, Result
 
 
 class MadeIn(Request):
@@ -127,48 +124,6 @@ class ClassIn(Request):
     results: Annotated[list[ResultIn], Field(min_length=1, max_length=MOST_RESULTS)]
 
 
-def acts_in(acts: list[MadeIn]) -> tuple[Made, ...]:
-    return tuple(Made(one.at_h, one.what, one.level, one.meaning) for one in acts)
-
-
-def result_in(one: ResultIn) -> Result:
-    return Result(one.name, one.situation, one.seed, acts_in(one.acts))
-
-
-def lived_out(lived: Lived) -> LivedOut:
-    situation = lived.situation
-    shown = [one for one in lived.frames if one.at_h >= situation.begins_h - 1e-6]
-    return LivedOut(
-        begins_h=situation.begins_h,
-        ends_h=situation.ends_h,
-        ended_h=lived.ended_h,
-        ran_over_h=lived.ran_over_h,
-        volume_ml=situation.vessel.volume_ml,
-        flours={part.flour: part.share for part in situation.blend},
-        fed_h=list(lived.fed_h),
-        frames=[FrameOut.model_validate(one) for one in shown],
-    )
-
-
-def told_out(found: Found) -> PracticeTold:
-    return PracticeTold(
-        ending=found.ending,
-        is_good=found.is_good,
-        share=found.share,
-        decisions=[
-            JudgedOut(
-                at_h=one.act.at_h,
-                what=one.act.what,
-                level=one.act.level,
-                meaning=one.act.meaning,
-                opinion=one.opinion,
-                move=one.move,
-                because=list(one.because),
-                do=list(one.do),
-                true_level=one.true_level,
-                means=list(one.means),
-                meant_rightly=one.meant_rightly,
-            )
-            for one in found.decisions
-        ],
-    )
+def asked_of(asked: PracticeIn) -> Result:
+    acts = tuple(Made(one.at_h, one.what, one.level, one.meaning) for one in asked.acts)
+    return Result(asked.name if isinstance(asked, ResultIn) else "", asked.situation, asked.seed, acts)

@@ -59,7 +59,10 @@ export function speaking(language: Language): Plugin[] {
     generateBundle(_, bundle) {
       const page = bundle["index.html"];
       if (page) page.fileName = `${language}.html`;
-      const scripts = Object.values(bundle).flatMap((one) => (one.type === "chunk" ? [`/${one.fileName}`] : []));
+      // A worker's script is an asset to the page's build.
+      const scripts = Object.keys(bundle)
+        .filter((name) => name.endsWith(".js"))
+        .map((name) => `/${name}`);
       const fileName = `assets/${language}/scripts.json`;
       this.emitFile({ type: "asset", fileName, source: JSON.stringify(scripts.sort()) });
     },

@@ -18,6 +18,7 @@ import {
   SIGN_WORDS,
   SITUATION_WORDS,
 } from "../../words";
+import { WorkingItOut } from "./OnThisDevice";
 import { asFile, clockAt, LOOK } from "./story";
 
 const HOUR_MS = 3_600_000;
@@ -45,7 +46,13 @@ export function Debrief({
     { body: asked },
     { staleTime: Number.POSITIVE_INFINITY, retry: false },
   );
-  if (found.isPending) return <Loading what={practiceText.judging} />;
+  if (found.isPending)
+    return (
+      <>
+        <Loading what={practiceText.judging} />
+        <WorkingItOut />
+      </>
+    );
   if (!found.data) return <OutOfReach onRetry={() => void found.refetch()} />;
   const { ending, is_good: isGood, share, decisions } = found.data;
   const words = SITUATION_WORDS[asked.situation];

@@ -4,6 +4,7 @@ import type { PracticeDoing, PracticeIn } from "../../api/types";
 import { Button } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { DOING_HINTS, DOING_WORDS, practiceText, SIGN_WORDS } from "../../words";
+import { WorkingItOut } from "./OnThisDevice";
 import { LOOK } from "./story";
 
 const DOINGS = (Object.keys(DOING_WORDS) as PracticeDoing[]).filter((one) => one !== LOOK);
@@ -57,7 +58,9 @@ export function Deciding({
 /** What the rules that watch real jars would say of it now, only where it is asked for. */
 export function Hint({ asked, at }: { readonly asked: PracticeIn; readonly at: number }) {
   const [said, setSaid] = useState<{ readonly at: number; readonly words: string } | null>(null);
+  const [isAsking, setAsking] = useState(false);
   const ask = async () => {
+    setAsking(true);
     const acts = [...asked.acts, { at_h: Math.round(at * 100) / 100, what: LOOK }];
     const { data } = await http.POST("/api/practice/told", { body: { ...asked, acts } });
     const because = data?.decisions.at(-1)?.because ?? [];
@@ -66,9 +69,18 @@ export function Hint({ asked, at }: { readonly asked: PracticeIn; readonly at: n
   };
   return (
     <div className="flex flex-col items-start">
-      <Button look="plain" className="-ms-3" onClick={() => void ask().catch(() => undefined)}>
+      <Button
+        look="plain"
+        className="-ms-3"
+        onClick={() =>
+          void ask()
+            .catch(() => undefined)
+            .finally(() => setAsking(false))
+        }
+      >
         {practiceText.hint}
       </Button>
+      {isAsking && <WorkingItOut />}
       <p aria-live="polite" className="max-w-prose">
         {said && Math.abs(said.at - at) < 1 ? said.words : ""}
       </p>

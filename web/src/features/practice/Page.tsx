@@ -7,6 +7,7 @@ import { save } from "../../lib/save-picture";
 import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { practiceText, SITUATION_WORDS } from "../../words";
+import { OnThisDevice, WorkingItOut } from "./OnThisDevice";
 import { anySeed, fromFile, type Result } from "./story";
 
 const CODES = Object.keys(SITUATION_WORDS) as SituationCode[];
@@ -23,6 +24,7 @@ export function PracticePage() {
     <div className="pt-6">
       <h1 className="text-3xl">{practiceText.title}</h1>
       <p className="mt-1 max-w-prose text-soft">{practiceText.lead}</p>
+      <OnThisDevice />
       <Button look="act" className="mt-5" onClick={surprise}>
         {practiceText.surprise}
       </Button>
@@ -89,6 +91,7 @@ function ForClass() {
       <p aria-live="polite" className="mt-2 font-semibold">
         {said}
       </p>
+      <WorkingItOut />
       <Refused problem={problem} />
     </details>
   );

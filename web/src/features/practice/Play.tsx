@@ -13,6 +13,7 @@ import { DOING_WORDS, lookText, practiceText, SITUATION_WORDS } from "../../word
 import { Debrief } from "./Debrief";
 import { Deciding, Hint } from "./Deciding";
 import { LookClosely } from "./LookClosely";
+import { OnThisDevice, WorkingItOut } from "./OnThisDevice";
 import { type Playing, type Speed, usePlaying } from "./playing";
 import { anySeed, clockAt, drawnAt, frameAt, nextEvent, seedFrom } from "./story";
 
@@ -55,7 +56,14 @@ function Played({
   useTitle(isHidden ? practiceText.surprise : words.name);
   const { lived, at, isOver } = playing;
   if (!lived)
-    return playing.away ? <Away onRetry={playing.retry} /> : <Loading what={practiceText.opening} />;
+    return playing.away ? (
+      <Away onRetry={playing.retry} />
+    ) : (
+      <>
+        <Loading what={practiceText.opening} />
+        <WorkingItOut />
+      </>
+    );
   const frame = frameAt(lived, at);
   const decide = (what: PracticeDoing) => {
     setLevel(null);
@@ -111,6 +119,7 @@ function Played({
             <p aria-live="polite" className="-mt-3 min-h-6 font-semibold text-leaf">
               {said}
             </p>
+            {playing.waits && <WorkingItOut />}
             <Hint asked={{ situation: code, seed, acts: [...playing.acts] }} at={at} />
             <p className="-ms-3 flex flex-wrap">
               <ButtonLink look="plain" to="/practice">
@@ -122,6 +131,7 @@ function Played({
                 </Button>
               )}
             </p>
+            <OnThisDevice />
           </div>
         </div>
       )}

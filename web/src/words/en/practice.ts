@@ -190,6 +190,13 @@ export const practiceText = {
   yesEnd: "Yes",
   away: "The kitchen cannot be reached, and the model is there. Time stands still; what you did is kept.",
   again: "Try again",
+  bringing: (percent: string) =>
+    `Being put on this device, so that it goes on without a network: ${percent}.`,
+  onDevice: "Practice is on this device, and goes on without a network.",
+  offered: "Without a network, practice goes on only once it is on this device.",
+  bring: (megabytes: string) => `Put it on this device (${megabytes} MB)`,
+  notBrought: "It could not be put on this device; without a network it would stand still.",
+  worksItOut: "No kitchen within reach: this device works it out by itself. The first time takes a little.",
   giveUp: "Begin anew",
   toldTitle: "What came of it",
   judging: "Asking the rules",

@@ -180,6 +180,13 @@ export const practiceText: Spoken<typeof en.practiceText> = {
   yesEnd: "Sim",
   away: "Não se chega à cozinha, e o modelo está lá. O tempo está parado; o que fez fica guardado.",
   again: "Tentar de novo",
+  bringing: (percent) => `A guardar neste dispositivo, para continuar sem rede: ${percent}.`,
+  onDevice: "O treino está neste dispositivo, e continua sem rede.",
+  offered: "Sem rede, o treino só continua depois de estar neste dispositivo.",
+  bring: (megabytes) => `Guardar neste dispositivo (${megabytes} MB)`,
+  notBrought: "Não foi possível guardá-lo neste dispositivo; sem rede ficaria parado.",
+  worksItOut:
+    "Não se chega à cozinha: este dispositivo faz as contas sozinho. A primeira vez demora um pouco.",
   giveUp: "Começar de novo",
   toldTitle: "No que deu",
   judging: "A perguntar às regras",

@@ -1,0 +1,179 @@
+"""Practice as a page asks for it: a story, its judgement, the table of a class.
+
+The server answers with what stands here in its own way; where no server is within reach, a page's own Python answers
+with the same as JSON (`answer_json`). Both answer in the shapes of the one contract.
+"""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, fields, is_dataclass
+from enum import StrEnum
+from typing import Any, TypeVar
+
+from ..doors.assessment import Move
+from ..refusal import Refusal, RefusalCode, within
+from ..signs.contract import Remedy, SignCode
+from .class_table import MOST_RESULTS, Result, class_csv
+from .judging import Ending, Opinion, told
+from .living import Frame, live, situation_named
+from .terms import Handling, Made, Meaning, SituationCode
+
+Code = TypeVar("Code", bound=StrEnum)
+
+
+@dataclass(frozen=True)
+class Story:
+    """How a jar goes if nothing more is done with it, from where the baker has it: every half hour until it ends.
+
+    Hours since the first mix; `flours` are what is in it, each with its share.
+    """
+
+    begins_h: float
+    ends_h: float
+    ended_h: float
+    ran_over_h: float | None
+    volume_ml: float
+    flours: Mapping[str, float]
+    fed_h: tuple[float, ...]
+    frames: tuple[Frame, ...]
+
+
+@dataclass(frozen=True)
+class ActJudged:
+    """One act of the baker's, and what is said of it; as `Judged` has it."""
+
+    at_h: float
+    what: Handling
+    level: float | None
+    meaning: Meaning | None
+    opinion: Opinion
+    move: Move
+    because: tuple[SignCode, ...]
+    do: tuple[Remedy, ...]
+    true_level: float
+    means: tuple[Meaning, ...]
+    meant_rightly: bool | None
+
+
+@dataclass(frozen=True)
+class Debriefing:
+    """What came of it; `share` as `Told` has it."""
+
+    ending: Ending
+    is_good: bool
+    share: float | None
+    decisions: tuple[ActJudged, ...]
+
+
+def story(asked: Result) -> Story:
+    """Raises Refusal for acts or a seed that cannot be."""
+    lived = live(situation_named(asked.situation), asked.seed, asked.acts)
+    situation = lived.situation
+    return Story(
+        begins_h=situation.begins_h,
+        ends_h=situation.ends_h,
+        ended_h=lived.ended_h,
+        ran_over_h=lived.ran_over_h,
+        volume_ml=situation.vessel.volume_ml,
+        flours={part.flour: part.share for part in situation.blend},
+        fed_h=lived.fed_h,
+        frames=tuple(one for one in lived.frames if one.at_h >= situation.begins_h - 1e-6),
+    )
+
+
+def debriefing(asked: Result) -> Debriefing:
+    """Raises Refusal as `story` does."""
+    found = told(situation_named(asked.situation), asked.seed, asked.acts)
+    return Debriefing(
+        ending=found.ending,
+        is_good=found.is_good,
+        share=found.share,
+        decisions=tuple(
+            ActJudged(
+                at_h=one.act.at_h,
+                what=one.act.what,
+                level=one.act.level,
+                meaning=one.act.meaning,
+                opinion=one.opinion,
+                move=one.move,
+                because=one.because,
+                do=one.do,
+                true_level=one.true_level,
+                means=one.means,
+                meant_rightly=one.meant_rightly,
+            )
+            for one in found.decisions
+        ),
+    )
+
+
+def answer_json(what: str, asked: str) -> str:
+    """What a page asks, answered: `what` is "lived", "told" or "class.csv", `asked` the body that the server would get.
+
+    The answer is {"status", "body"}: as the server would give it, 200 or 422 with what was refused.
+    """
+    try:
+        status, body = 200, ANSWERS[what](json.loads(asked))
+    except Refusal as refusal:
+        facts = {"code": refusal.code, "field": refusal.field, "message": refusal.message, "facts": refusal.facts}
+        status, body = 422, {"errors": [facts]}
+    return json.dumps({"status": status, "body": _plain(body)}, allow_nan=False)
+
+
+def _lived(asked: Mapping[str, Any]) -> object:
+    return story(_asked(asked, ""))
+
+
+def _told(asked: Mapping[str, Any]) -> object:
+    return debriefing(_asked(asked, ""))
+
+
+def _class(asked: Mapping[str, Any]) -> object:
+    results = asked["results"]
+    within(float(len(results)), 1.0, float(MOST_RESULTS), "results")
+    return class_csv([_asked(one, f"results.{number}.") for number, one in enumerate(results)])
+
+
+ANSWERS: Mapping[str, Callable[[Mapping[str, Any]], object]] = {"lived": _lived, "told": _told, "class.csv": _class}
+
+
+def _asked(asked: Mapping[str, Any], place: str) -> Result:
+    """As the page sends it; codes and numbers from a link or a file are held to what they may be."""
+    acts = tuple(
+        Made(
+            _number(one["at_h"], f"{place}acts.{number}.at_h"),
+            _code(Handling, one["what"], f"{place}acts.{number}.what"),
+            None if one.get("level") is None else _number(one["level"], f"{place}acts.{number}.level"),
+            None if one.get("meaning") is None else _code(Meaning, one["meaning"], f"{place}acts.{number}.meaning"),
+        )
+        for number, one in enumerate(asked["acts"])
+    )
+    situation = _code(SituationCode, asked["situation"], f"{place}situation")
+    return Result(str(asked.get("name", "")), situation, int(_number(asked["seed"], f"{place}seed")), acts)
+
+
+def _code(kind: type[Code], value: object, field: str) -> Code:
+    if not isinstance(value, str) or value not in list(kind):
+        raise Refusal(RefusalCode.NOT_A_CHOICE, field, {"known": ", ".join(kind)})
+    return kind(value)
+
+
+def _number(value: object, field: str) -> float:
+    if isinstance(value, bool) or not isinstance(value, int | float):
+        raise Refusal(RefusalCode.NOT_A_NUMBER, field)
+    return value
+
+
+def _plain(value: object) -> object:
+    """Values as JSON has them; what has no order of its own in the order of its codes."""
+    if is_dataclass(value):
+        return {field.name: _plain(getattr(value, field.name)) for field in fields(value)}
+    if isinstance(value, Mapping):
+        return {key: _plain(one) for key, one in value.items()}
+    if isinstance(value, frozenset):
+        return sorted(value)
+    if isinstance(value, tuple | list):
+        return [_plain(one) for one in value]
+    return value
