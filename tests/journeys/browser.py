@@ -151,6 +151,11 @@ class Browser:
         self.driver.execute_cdp_cmd("Network.enable", {})
         self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", conditions)
 
+    def block(self, *patterns: str) -> None:
+        """Addresses that are not got to from now on; none, and all are again."""
+        self.driver.execute_cdp_cmd("Network.enable", {})
+        self.driver.execute_cdp_cmd("Network.setBlockedURLs", {"urls": list(patterns)})
+
     # --- finding ---
 
     def until(self, what: str, ask: Callable[[], T | None]) -> T:

@@ -102,12 +102,51 @@ class Practising(Journey):
 
 
 class CutOff(Journey):
-    expected = ("ERR_INTERNET_DISCONNECTED",)
+    expected = ("ERR_INTERNET_DISCONNECTED", "ERR_BLOCKED_BY_CLIENT")
 
-    def test_cut_off_it_stands_still_and_goes_on(self) -> None:
+    def setUp(self) -> None:
+        super().setUp()
+        self.addCleanup(self.browser.offline, gone=False)
+        # As on a device that never met practice.
+        self.browser.driver.execute_async_script("caches.delete('python').then(arguments[0])")
+
+    def test_a_device_that_has_it_goes_on_by_itself(self) -> None:
         page = self.browser
-        self.addCleanup(page.offline, gone=False)
+        owner = self.baker()
+        self.enter(owner, "/practice/hush?seed=5")
+        page.sees("Practice is on this device, and goes on without a network.")
+        acts = [{"at_h": 83.0, "what": "feed"}, {"at_h": 84.0, "what": "bake"}]
+        told = owner.ok("POST", "/api/practice/told", {"situation": "hush", "seed": 5, "acts": acts})
+        page.offline(gone=True)
+        page.press("button", "An hour on")
+        page.sees("Day 4, 19:00")
+        page.press("button", "Feed it")
+        page.sees("this device works it out by itself")
+        page.sees_not("this device works it out by itself")
+        page.press("button", "An hour on")
+        page.sees("Day 4, 20:00")
+        page.press("button", "Ask for a hint")
+        page.sees("The smell has turned pleasant")
+        self.assertEqual(page.axe(), [])
+        page.press("button", "Bake with it")
+        page.press("button", "Yes")
+        page.sees("What came of it")
+        self.assertEqual(told["ending"], "baked_too_soon")
+        page.sees("A brick: there was gas, but hardly any yeast.")
+        page.sees("Day 4, 19:00 Feed it: not as the jar would have liked.")
+        self.assertEqual([one["opinion"] for one in told["decisions"]], ["not_liked", "not_liked"])
+        page.offline(gone=False)
+        page.press("button", "The same jar again")
+        page.press("button", "Feed it")
+        page.sees("Done: Feed it.")
+        page.sees_not("this device works it out by itself")
+
+    def test_a_device_that_has_it_not_stands_still_and_goes_on(self) -> None:
+        page = self.browser
+        page.block("*/python/*")
+        self.addCleanup(page.block)
         self.enter(self.baker(), "/practice/hush?seed=5")
+        page.sees("It could not be put on this device; without a network it would stand still.")
         page.press("button", "An hour on")
         page.offline(gone=True)
         # What was foreseen is there: time goes on without a network.
@@ -116,10 +155,15 @@ class CutOff(Journey):
         page.press("button", "Feed it")
         page.sees("Time stands still; what you did is kept.")
         page.offline(gone=False)
-        page.press("button", "Try again")
+        # The jar stays in sight, as it stood.
+        page.sees("Day 4, 20:00")
+        page.all("button", "Try again")[0].click()
         page.sees_not("Time stands still; what you did is kept.")
         page.press("button", "An hour on")
         page.sees("Day 4, 21:00")
+        page.block()
+        page.press("button", "Try again")
+        page.sees("Practice is on this device, and goes on without a network.")
 
 
 class HadItBeenOtherwise(Journey):

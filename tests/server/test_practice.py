@@ -4,15 +4,24 @@ from __future__ import annotations
 
 import csv
 import io
+import json
 from typing import Any
 
 from django.core.cache import cache
 from django.test import TestCase
 
+from ferment.practice.door import answer_json
 from kitchen.models import Jar
 from logbook.models import Entry
 
 from .base import Baker
+
+
+def ordered(told: Any) -> Any:
+    """What of a frame has no order of its own, in one."""
+    if isinstance(told, dict):
+        return {key: sorted(one) if key in ("top", "smell") else ordered(one) for key, one in told.items()}
+    return [ordered(one) for one in told] if isinstance(told, list) else told
 
 
 class Practising(TestCase):
@@ -69,6 +78,42 @@ class Practising(TestCase):
         self.assertEqual([row["ending"] for row in rows], ["binned_rightly", "spoiled_kept"])
         self.assertEqual([row["name"] for row in rows], ["Noor", "'=SUM(1)"])
         self.assertEqual(self.baker.problem("POST", "/api/practice/class.csv", {"results": []})[0], 422)
+
+    def test_a_device_by_itself_says_what_the_kitchen_says(self) -> None:
+        """The door of the core that a page keeps answers in the shapes of the contract, word for word."""
+        acts = [
+            {"at_h": 98.0, "what": "look", "level": 1.25, "meaning": "hush"},
+            {"at_h": 99.0, "what": "feed_large", "level": None, "meaning": None},
+        ]
+        body = {"situation": "hush", "seed": 7, "acts": acts}
+        for what in ("lived", "told"):
+            here = json.loads(answer_json(what, json.dumps(body)))
+            self.assertEqual(here["status"], 200)
+            self.assertEqual(ordered(here["body"]), ordered(self.baker.ok("POST", f"/api/practice/{what}", body)))
+        results = {"results": [{"name": "Noor", **body}, {"name": "@x", **body, "acts": []}]}
+        table = self.baker.client.post("/api/practice/class.csv", results, content_type="application/json")
+        self.assertEqual(json.loads(answer_json("class.csv", json.dumps(results)))["body"], table.content.decode())
+
+    def test_a_device_by_itself_refuses_what_the_kitchen_refuses(self) -> None:
+        act = {"at_h": 98.0, "what": "look"}
+        for wrong in (
+            {"seed": -1},
+            {"seed": "seven"},
+            {"situation": "soup"},
+            {"acts": [{**act, "at_h": 1.0}]},
+            {"acts": [{**act, "at_h": "soon"}]},
+            {"acts": [act, {**act, "what": "dance"}]},
+            {"acts": [{**act, "level": 99.0}]},
+            {"acts": [{**act, "meaning": "luck"}]},
+        ):
+            body = {"situation": "hush", "seed": 7, "acts": [act], **wrong}
+            with self.subTest(**wrong):
+                here = json.loads(answer_json("lived", json.dumps(body)))
+                status, _, field = self.baker.problem("POST", "/api/practice/lived", body)
+                self.assertEqual((here["status"], here["body"]["errors"][0]["field"]), (status, field))
+        inside = {"results": [{"name": "Noor", "situation": "hush", "seed": 7, "acts": [{**act, "what": "dance"}]}]}
+        (error,) = json.loads(answer_json("class.csv", json.dumps(inside)))["body"]["errors"]
+        self.assertEqual(error["field"], self.baker.problem("POST", "/api/practice/class.csv", inside)[2])
 
     def test_a_jar_of_the_kitchen_might_have_gone_otherwise_and_stays_as_it_is(self) -> None:
         owner = self.baker.plan().mix(80.0)

@@ -28,6 +28,7 @@ const ASKS: ReadonlyMap<string, string> = new Map([
   ["/api/practice/told", "told"],
   ["/api/practice/class.csv", "class.csv"],
 ]);
+const GONE: ReadonlySet<number> = new Set([502, 503, 504]);
 /** It takes much room while it runs: so long after the last question it ends. */
 const IDLE_MS = 300_000;
 
@@ -181,21 +182,27 @@ async function ask(id: string, what: string, asked: string): Promise<Response> {
 
 const asked = new Map<string, string>();
 
+function done(id: string): undefined {
+  asked.delete(id);
+}
+
+async function instead(id: string, path: string, { aborted }: AbortSignal): Promise<Response | undefined> {
+  const body = asked.get(id);
+  const what = ASKS.get(path);
+  done(id);
+  if (body === undefined || what === undefined || aborted) return;
+  return ask(id, what, body).catch(() => undefined);
+}
+
 /** The kitchen is always asked first, and this device only where nobody answers. */
 export const coreHere: Middleware = {
   async onRequest({ request, schemaPath, id }) {
     if (here.state === "kept" && ASKS.has(schemaPath)) asked.set(id, await request.clone().text());
     return request;
   },
-  onResponse({ id }) {
-    asked.delete(id);
-  },
-  async onError({ request, schemaPath, id }) {
-    const body = asked.get(id);
-    const what = ASKS.get(schemaPath);
-    asked.delete(id);
-    if (body === undefined || what === undefined || request.signal.aborted) return;
-    return ask(id, what, body).catch(() => undefined);
-  },
+  // A proxy that is still there says so when the kitchen behind it is gone.
+  onResponse: ({ request, response, schemaPath, id }) =>
+    GONE.has(response.status) ? instead(id, schemaPath, request.signal) : done(id),
+  onError: ({ request, schemaPath, id }) => instead(id, schemaPath, request.signal),
 };
 http.use(coreHere);

@@ -26,7 +26,7 @@ export type Playing = {
   readonly lived: PracticeLived | null;
   readonly at: number;
   readonly runs: boolean;
-  /** The story of what was done last is still on its way. */
+  /** The story of what was done last is still on its way, or cannot be told now (`away`). */
   readonly waits: boolean;
   readonly away: boolean;
   readonly isOver: boolean;
@@ -49,12 +49,15 @@ export function usePlaying(situation: SituationCode, seed: number, speed: Speed)
     { body: { situation, seed, acts: [...acts] } },
     { placeholderData: keepPreviousData, staleTime: Number.POSITIVE_INFINITY, retry: false },
   );
-  const lived = story.data ?? null;
-  const waits = story.isPlaceholderData || story.isPending;
+  // The jar stays in sight, as it stood, where what comes next cannot be told.
+  const [last, setLast] = useState<PracticeLived | null>(null);
+  if (story.data && story.data !== last) setLast(story.data);
+  const lived = story.data ?? last;
+  const waits = story.isPlaceholderData || story.isPending || story.isError;
   const ends = lived && !waits ? lived.ended_h : Number.POSITIVE_INFINITY;
   const at = Math.min(moment ?? played.at ?? lived?.begins_h ?? 0, ends);
   const isOver = lived !== null && !waits && at >= ends - 1e-6;
-  const runs = wantsRun && !waits && !isOver && !story.isError;
+  const runs = wantsRun && !waits && !isOver;
   useEffect(() => {
     if (!runs) return;
     const calm = matchMedia("(prefers-reduced-motion: reduce)").matches;

@@ -1,0 +1,49 @@
+"""Practice once opened, and the kitchen gone: stopped altogether, and the page asked for anew."""
+
+from __future__ import annotations
+
+from unittest import TestCase
+
+from tests.journeys.browser import Browser
+from tests.server.base import PASSWORD
+
+from .house import House
+
+WANTED = "fetch('/assets/en/scripts.json').then((is) => is.json()).then((all) => arguments[0](all.length))"
+KEPT = "caches.open('scripts').then((kept) => kept.keys()).then((all) => arguments[0](all.length))"
+
+
+class WithoutAKitchen(TestCase):
+    def test_a_jar_is_opened_lived_and_judged(self) -> None:
+        house = House()
+        self.addCleanup(house.close)
+        house.start()
+        page = Browser(390, 844)
+        self.addCleanup(page.quit)
+        page.base = house.base
+        page.open("/")
+        page.press("button", "New here? Make an account")
+        page.type("Name", "Ines")
+        page.type("Password", PASSWORD)
+        page.press("button", "Make the account")
+        page.sees("The shelf is empty.")
+        # The page's own worker must have the page before it can give it again.
+        page.until(
+            "a worker", lambda: page.driver.execute_script("return !!navigator.serviceWorker.controller") or None
+        )
+        page.open("/practice")
+        page.sees("Practice is on this device, and goes on without a network.")
+        all_there = page.driver.execute_async_script(WANTED)
+        page.until("all scripts", lambda: True if page.driver.execute_async_script(KEPT) >= all_there else None)
+        house.stop()
+
+        page.driver.refresh()
+        page.sees("Practice is on this device, and goes on without a network.")
+        page.press("link", "A streak at the glass")
+        page.sees("Day 6, 08:00")
+        page.press("button", "An hour on")
+        page.press("button", "Bin it")
+        page.press("button", "Yes")
+        page.sees("Binned, and rightly: it was spoiled.")
+        page.sees("Bin it: as the jar would have liked.")
+        self.assertFalse(page.overflows())

@@ -1,0 +1,143 @@
+// @vitest-environment jsdom
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { PracticeIn } from "./types";
+
+vi.mock("./core.worker?worker&url", () => ({ default: "/worker.js" }));
+
+const PARTS = {
+  runtime: "/python/runtime-1/",
+  core: "/python/ferment-1.zip",
+  files: [
+    { path: "/python/runtime-1/pyodide.mjs", bytes: 4 },
+    { path: "/python/ferment-1.zip", bytes: 4 },
+  ],
+  fetched_bytes: 9_000_000,
+};
+const ASKED: { body: PracticeIn } = { body: { situation: "hush", seed: 5, acts: [] } };
+
+/** What the device keeps, by path. */
+let kept: Map<string, Response>;
+let asks: string[];
+let isGone: boolean;
+let workers: FakeWorker[];
+
+const path = (of: RequestInfo | URL) =>
+  new URL(of instanceof Request ? of.url : of, "http://kitchen/").pathname;
+
+const cache = {
+  keys: async () => [...kept.keys()].map((one) => new Request(`http://kitchen${one}`)),
+  match: async (one: string) => kept.get(one)?.clone(),
+  put: async (one: string, answer: Response) => {
+    kept.set(one, new Response(await answer.arrayBuffer(), { headers: answer.headers }));
+  },
+  delete: async (one: string) => kept.delete(one),
+};
+
+class FakeWorker extends EventTarget {
+  readonly questions: { readonly id: string; readonly what: string; readonly asked: string }[] = [];
+  isEnded = false;
+  constructor() {
+    super();
+    workers.push(this);
+  }
+  postMessage(question: { readonly id: string; readonly what: string; readonly asked: string }): void {
+    this.questions.push(question);
+    const answer = JSON.stringify({ status: 200, body: { ended_h: 7 } });
+    queueMicrotask(() =>
+      this.dispatchEvent(new MessageEvent("message", { data: { id: question.id, answer } })),
+    );
+  }
+  terminate(): void {
+    this.isEnded = true;
+  }
+}
+
+async function fetched(of: RequestInfo | URL): Promise<Response> {
+  asks.push(path(of));
+  if (isGone) throw new TypeError("Failed to fetch");
+  if (path(of) === "/python/here.json") return Response.json(PARTS);
+  if (path(of).startsWith("/python/")) return new Response("part");
+  return Response.json({ ended_h: 3 });
+}
+
+/** Both take the browser's own when they are made, so each test makes them anew. */
+async function page() {
+  vi.resetModules();
+  const core = await import("./core");
+  const { http } = await import("./client");
+  return { ...core, http };
+}
+
+beforeEach(() => {
+  kept = new Map();
+  asks = [];
+  isGone = false;
+  workers = [];
+  vi.stubEnv("PROD", true);
+  vi.stubGlobal("fetch", fetched);
+  vi.stubGlobal("caches", { open: async () => cache });
+  vi.stubGlobal("Worker", FakeWorker);
+});
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.unstubAllEnvs();
+});
+
+describe("what this device answers itself", () => {
+  it("asks the kitchen first, and itself only where nobody answers", async () => {
+    const { keepCore, http } = await page();
+    await keepCore(false);
+    expect((await http.POST("/api/practice/lived", ASKED)).data).toEqual({ ended_h: 3 });
+    expect(workers).toEqual([]);
+    isGone = true;
+    expect((await http.POST("/api/practice/lived", ASKED)).data).toEqual({ ended_h: 7 });
+    expect(workers[0]?.questions[0]).toMatchObject({ what: "lived", asked: JSON.stringify(ASKED.body) });
+  });
+
+  it("answers nothing of which it has no parts, and nothing else than practice", async () => {
+    const { keepCore, http } = await page();
+    isGone = true;
+    await keepCore(false);
+    expect((await http.POST("/api/practice/lived", ASKED)).response.status).toBe(503);
+    isGone = false;
+    await keepCore(false);
+    isGone = true;
+    expect((await http.POST("/api/calendar")).response.status).toBe(503);
+    expect(workers).toEqual([]);
+  });
+
+  it("fetches its parts once, and lets go of those of an older kitchen", async () => {
+    kept.set("/python/ferment-0.zip", new Response("old"));
+    const { keepCore } = await page();
+    await keepCore(false);
+    expect([...kept.keys()].sort()).toEqual([
+      "/python/ferment-1.zip",
+      "/python/here.json",
+      "/python/runtime-1/pyodide.mjs",
+    ]);
+    asks = [];
+    await keepCore(false);
+    expect(asks).toEqual(["/python/here.json"]);
+  });
+
+  it("asks before it fetches over a line that is paid for", async () => {
+    vi.stubGlobal("navigator", { connection: { saveData: true } });
+    const { keepCore } = await page();
+    await keepCore(false);
+    expect(asks).toEqual(["/python/here.json"]);
+    await keepCore(true);
+    expect(kept.has(PARTS.core)).toBe(true);
+  });
+
+  it("begins anew what broke", async () => {
+    const { keepCore, http } = await page();
+    await keepCore(false);
+    isGone = true;
+    FakeWorker.prototype.postMessage = function (this: FakeWorker) {
+      queueMicrotask(() => this.dispatchEvent(new ErrorEvent("error", { message: "out of memory" })));
+    };
+    expect((await http.POST("/api/practice/lived", ASKED)).response.status).toBe(503);
+    expect((await http.POST("/api/practice/lived", ASKED)).response.status).toBe(503);
+    expect(workers.map((one) => one.isEnded)).toEqual([true, true]);
+  });
+});
