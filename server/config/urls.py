@@ -10,7 +10,7 @@ urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", api.urls),
     path("health/live", live),
     path("health/ready", ready),
-    re_path(r"^(?!api/|assets/|static/|media/|health/).*$", application),
+    re_path(r"^(?!api/|assets/|python/|static/|media/|health/).*$", application),
 ]
 
 handler400 = "config.pages.bad_request"

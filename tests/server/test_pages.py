@@ -54,6 +54,35 @@ class Page(TestCase):
     def test_strange_hosts_are_refused(self) -> None:
         self.assertEqual(Client(headers={"host": "evil.example"}).get("/api/session").status_code, 400)
 
+    def test_the_worker_of_the_core_alone_runs_compiled_code(self) -> None:
+        """Content Security Policy Level 3: a worker's policy is that of its own script's answer."""
+        folder = self.dist / "assets" / "en"
+        folder.mkdir(parents=True)
+        for name in ("core.worker-a1b2c3d4.js", "index-a1b2c3d4.js", "core.worker.js"):
+            (folder / name).write_text("1", encoding="utf-8")
+        with override_settings(WHITENOISE_ROOT=self.dist):
+            core, index, other = (
+                Client().get(f"/assets/en/{name}").headers["Content-Security-Policy"]
+                for name in ("core.worker-a1b2c3d4.js", "index-a1b2c3d4.js", "core.worker.js")
+            )
+        self.assertEqual(core.count("wasm-unsafe-eval"), 1)
+        self.assertIn("default-src 'none'", core)
+        self.assertNotIn("'unsafe-eval'", core)
+        for policy in (index, other):
+            self.assertNotIn("unsafe", policy)
+
+    def test_what_is_named_by_its_contents_is_asked_for_once(self) -> None:
+        for path, is_kept in (
+            ("python/ferment-a1b2c3d4.zip", True),
+            ("python/runtime-a1b2c3d4/numpy.zip", True),
+            ("python/here.json", False),
+        ):
+            (self.dist / path).parent.mkdir(parents=True, exist_ok=True)
+            (self.dist / path).write_text("1", encoding="utf-8")
+            with self.subTest(path), override_settings(WHITENOISE_ROOT=self.dist):
+                self.assertEqual("immutable" in Client().get(f"/{path}").headers["Cache-Control"], is_kept)
+        self.assertEqual(Client().get("/python/nothing.zip").status_code, 404)
+
     def test_an_unbuilt_front_end_says_so(self) -> None:
         with override_settings(WEB_DIST=self.dist / "nowhere"):
             answer = Client().get("/")

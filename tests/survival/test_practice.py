@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import csv
+import tempfile
+from pathlib import Path
 from unittest import TestCase
 
 from tests.journeys.browser import Browser
@@ -18,8 +21,10 @@ class WithoutAKitchen(TestCase):
         house = House()
         self.addCleanup(house.close)
         house.start()
-        page = Browser(390, 844)
+        self.folder = Path(self.enterContext(tempfile.TemporaryDirectory()))
+        self.page = page = Browser(390, 844)
         self.addCleanup(page.quit)
+        page.downloads_to(self.folder)
         page.base = house.base
         page.open("/")
         page.press("button", "New here? Make an account")
@@ -47,3 +52,17 @@ class WithoutAKitchen(TestCase):
         page.sees("Binned, and rightly: it was spoiled.")
         page.sees("Bin it: as the jar would have liked.")
         self.assertFalse(page.overflows())
+        page.press("disclosure", "For a class")
+        page.type("Your name on it", "Noor")
+        page.press("button", "Save the result for a teacher")
+        (saved,) = self.downloaded("practice-pink-*.json")
+        page.press("link", "Other situations")
+        page.press("disclosure", "For a class")
+        page.choose_file("Choose result files", saved)
+        page.sees("1 result is in the table.")
+        (table,) = self.downloaded("class.csv")
+        (row,) = csv.DictReader(table.read_text().splitlines())
+        self.assertEqual((row["name"], row["ending"], row["acts"]), ("Noor", "binned_rightly", "1"))
+
+    def downloaded(self, pattern: str) -> list[Path]:
+        return self.page.until(pattern, lambda: list(self.folder.glob(pattern)) or None)

@@ -1,13 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { houseText } from "../../words";
 
-/** Made when the front end is built: every package that is shipped with it, and its licence. */
-const NOTICES = "/notices.md";
+/** Made when the front end is built: every package that is shipped with it or beside it, and its licence. */
+const NOTICES = ["/notices.md", "/python/notices.md"] as const;
 
 async function fetchNotices(): Promise<string> {
-  const answer = await fetch(NOTICES);
-  if (!answer.ok) throw new Error(String(answer.status));
-  return answer.text();
+  const answers = await Promise.all(NOTICES.map((path) => fetch(path)));
+  const wrong = answers.find(({ ok }) => !ok);
+  if (wrong) throw new Error(String(wrong.status));
+  return (await Promise.all(answers.map((answer) => answer.text()))).join("\n");
 }
 
 /** Which version this is, and what in it comes from others. */
@@ -28,7 +29,7 @@ export function AboutPart({ version }: { readonly version: string }) {
 }
 
 function Notices() {
-  const notices = useQuery({ queryKey: [NOTICES], queryFn: fetchNotices, retry: false });
+  const notices = useQuery({ queryKey: NOTICES, queryFn: fetchNotices, retry: false });
   if (notices.isPending) return <p role="status">{houseText.fetchingNotices}</p>;
   if (!notices.data) return <p role="alert">{houseText.noNotices}</p>;
   return (
