@@ -7,8 +7,9 @@ from datetime import datetime
 from uuid import UUID
 
 from accounts.services import Account
-from ferment.practice.class_table import Result, class_csv
-from ferment.practice.door import Debriefing, Story, debriefing, story
+from ferment.practice.class_table import Result, class_csv, told_of
+from ferment.practice.door import Story, story
+from ferment.practice.judging import Told
 from ferment.practice.otherwise import BesideWhatWas, Supposed, beside
 from guidance.services import read_through
 
@@ -18,9 +19,9 @@ def lived(asked: Result) -> Story:
     return story(asked)
 
 
-def judged(asked: Result) -> Debriefing:
+def judged(asked: Result) -> Told:
     """Raises Refusal as `lived` does."""
-    return debriefing(asked)
+    return told_of(asked)
 
 
 def class_table(results: Sequence[Result]) -> str:

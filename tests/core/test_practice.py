@@ -143,5 +143,5 @@ class WhatCannotBe(TestCase):
         situation = SITUATIONS[SituationCode.HUSH]
         begins = situation.begins_h
         after = told(situation, 0, (Made(begins + 1, Handling.BIN), Made(begins + 2, Handling.FEED)))
-        self.assertEqual([one.act.what for one in after.decisions], [Handling.BIN])
+        self.assertEqual([one.what for one in after.decisions], [Handling.BIN])
         self.assertEqual(after.lived.ended_h, begins + 1)

@@ -40,13 +40,18 @@ class Result:
     acts: tuple[Made, ...]
 
 
+def told_of(result: Result) -> Told:
+    """Raises Refusal for acts or a seed that cannot be."""
+    return told(situation_named(result.situation), result.seed, result.acts)
+
+
 def class_csv(results: Sequence[Result]) -> str:
     """A row for each, below their names (RFC 4180). Raises Refusal for acts or a seed that cannot be."""
     lines = _Lines()
     writer = csv.writer(lines, lineterminator="\r\n")
     writer.writerow(COLUMNS)
     for one in results:
-        writer.writerow(_row(one, told(situation_named(one.situation), one.seed, one.acts)))
+        writer.writerow(_row(one, told_of(one)))
     return "".join(lines)
 
 
@@ -58,9 +63,9 @@ class _Lines(list[str]):
 
 
 def _row(one: Result, found: Told) -> list[object]:
-    decisions = [made for made in found.decisions if made.act.what is not Handling.LOOK]
-    looks = [made for made in found.decisions if made.act.what is Handling.LOOK]
-    off = [abs(made.act.level - made.true_level) for made in looks if made.act.level is not None]
+    decisions = [made for made in found.decisions if made.what is not Handling.LOOK]
+    looks = [made for made in found.decisions if made.what is Handling.LOOK]
+    off = [abs(made.level - made.true_level) for made in looks if made.level is not None]
     said = [made.meant_rightly for made in looks if made.meant_rightly is not None]
     opinions = [made.opinion for made in decisions]
     return [

@@ -12,11 +12,8 @@ from dataclasses import dataclass, fields, is_dataclass
 from enum import StrEnum
 from typing import Any, TypeVar
 
-from ..doors.assessment import Move
 from ..refusal import Refusal, RefusalCode, within
-from ..signs.contract import Remedy, SignCode
-from .class_table import MOST_RESULTS, Result, class_csv
-from .judging import Ending, Opinion, told
+from .class_table import MOST_RESULTS, Result, class_csv, told_of
 from .living import Frame, live, situation_named
 from .terms import Handling, Made, Meaning, SituationCode
 
@@ -40,33 +37,6 @@ class Story:
     frames: tuple[Frame, ...]
 
 
-@dataclass(frozen=True)
-class ActJudged:
-    """One act of the baker's, and what is said of it; as `Judged` has it."""
-
-    at_h: float
-    what: Handling
-    level: float | None
-    meaning: Meaning | None
-    opinion: Opinion
-    move: Move
-    because: tuple[SignCode, ...]
-    do: tuple[Remedy, ...]
-    true_level: float
-    means: tuple[Meaning, ...]
-    meant_rightly: bool | None
-
-
-@dataclass(frozen=True)
-class Debriefing:
-    """What came of it; `share` as `Told` has it."""
-
-    ending: Ending
-    is_good: bool
-    share: float | None
-    decisions: tuple[ActJudged, ...]
-
-
 def story(asked: Result) -> Story:
     """Raises Refusal for acts or a seed that cannot be."""
     lived = live(situation_named(asked.situation), asked.seed, asked.acts)
@@ -80,32 +50,6 @@ def story(asked: Result) -> Story:
         flours={part.flour: part.share for part in situation.blend},
         fed_h=lived.fed_h,
         frames=tuple(one for one in lived.frames if one.at_h >= situation.begins_h - 1e-6),
-    )
-
-
-def debriefing(asked: Result) -> Debriefing:
-    """Raises Refusal as `story` does."""
-    found = told(situation_named(asked.situation), asked.seed, asked.acts)
-    return Debriefing(
-        ending=found.ending,
-        is_good=found.is_good,
-        share=found.share,
-        decisions=tuple(
-            ActJudged(
-                at_h=one.act.at_h,
-                what=one.act.what,
-                level=one.act.level,
-                meaning=one.act.meaning,
-                opinion=one.opinion,
-                move=one.move,
-                because=one.because,
-                do=one.do,
-                true_level=one.true_level,
-                means=one.means,
-                meant_rightly=one.meant_rightly,
-            )
-            for one in found.decisions
-        ),
     )
 
 
@@ -127,7 +71,8 @@ def _lived(asked: Mapping[str, Any]) -> object:
 
 
 def _told(asked: Mapping[str, Any]) -> object:
-    return debriefing(_asked(asked, ""))
+    found = told_of(_asked(asked, ""))
+    return {"ending": found.ending, "is_good": found.is_good, "share": found.share, "decisions": found.decisions}
 
 
 def _class(asked: Mapping[str, Any]) -> object:

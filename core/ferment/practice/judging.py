@@ -42,16 +42,15 @@ class Opinion(StrEnum):
     UNSURE = "unsure"
 
 
-@dataclass(frozen=True)
-class Judged:
-    """One act, what the rules said at that hour of a jar with that log, and whether both agree.
+@dataclass(frozen=True, kw_only=True)
+class Judged(Made):
+    """An act with what the rules said at that hour of a jar with that log, and whether both agree.
 
     `move` is what they would have done next, `because` the signs that they saw. Of a look: `true_level` is how it
     stood, `means` what it can be said to have meant, `meant_rightly` whether the baker's word is among that (None where
     nothing was said, or nobody could).
     """
 
-    act: Made
     opinion: Opinion
     move: Move
     because: tuple[SignCode, ...]
@@ -190,14 +189,17 @@ def _judged(situation: Situation, lived: Lived, acts: Sequence[Made], number: in
     found = assess(practice_setup(situation), log_of(situation, known, lived), when(act.at_h))
     means = meanings(found)
     return Judged(
-        act,
-        _opinion(found, act),
-        found.next_move.move,
-        tuple(one.sign for one in found.findings),
-        tuple(dict.fromkeys(remedy for one in found.findings for remedy in one.do)),
-        frame_at(lived, act.at_h).level,
-        means,
-        None if act.meaning is None or not means else act.meaning in means,
+        act.at_h,
+        act.what,
+        act.level,
+        act.meaning,
+        opinion=_opinion(found, act),
+        move=found.next_move.move,
+        because=tuple(one.sign for one in found.findings),
+        do=tuple(dict.fromkeys(remedy for one in found.findings for remedy in one.do)),
+        true_level=frame_at(lived, act.at_h).level,
+        means=means,
+        meant_rightly=None if act.meaning is None or not means else act.meaning in means,
     )
 
 
