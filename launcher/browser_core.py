@@ -83,7 +83,7 @@ def _mark(files: list[Path], *extra: str) -> str:
 
 
 def _fetched_bytes(file: Path) -> int:
-    """As it comes over the wire where nothing better than gzip is asked for."""
+    """As it comes over the wire."""
     compressed = file.with_name(f"{file.name}.gz")
     return (compressed if compressed.exists() else file).stat().st_size
 

@@ -150,7 +150,8 @@ def _browser_core(dist: Path) -> None:
     if not stamp.fresh:
         npm_packages()
         with say.step("Laying out the core for the browser"):
-            browser_core.lay(dist, _compress)
+            # Ten megabytes as Brotli would take most of a minute of the first start, for a tenth less to fetch.
+            browser_core.lay(dist, lambda folder: _compress(folder, "--no-brotli"))
         stamp.set()
 
 
@@ -161,8 +162,8 @@ def _build(language: str) -> None:
         _compress(WEB / "dist" / "assets")
 
 
-def _compress(folder: Path) -> None:
-    say.run([PYTHON, "-m", "whitenoise.compress", folder], log="compress")
+def _compress(folder: Path, *how: str) -> None:
+    say.run([PYTHON, "-m", "whitenoise.compress", *how, folder], log="compress")
 
 
 def npm_run(script: str, *arguments: str) -> list[str]:

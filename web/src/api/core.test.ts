@@ -33,6 +33,8 @@ const cache = {
   delete: async (one: string) => kept.delete(one),
 };
 
+const scripts = { match: async () => undefined, add: fetched };
+
 class FakeWorker extends EventTarget {
   readonly questions: { readonly id: string; readonly what: string; readonly asked: string }[] = [];
   isEnded = false;
@@ -75,7 +77,7 @@ beforeEach(() => {
   workers = [];
   vi.stubEnv("PROD", true);
   vi.stubGlobal("fetch", fetched);
-  vi.stubGlobal("caches", { open: async () => cache });
+  vi.stubGlobal("caches", { open: async (name: string) => (name === "python" ? cache : scripts) });
   vi.stubGlobal("Worker", FakeWorker);
 });
 afterEach(() => {
@@ -117,7 +119,7 @@ describe("what this device answers itself", () => {
     ]);
     asks = [];
     await keepCore(false);
-    expect(asks).toEqual(["/python/here.json"]);
+    expect(asks).toEqual(["/python/here.json", "/worker.js"]);
   });
 
   it("asks before it fetches over a line that is paid for", async () => {

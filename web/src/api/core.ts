@@ -22,6 +22,8 @@ export type CoreHere =
 
 const PARTS = "/python/here.json";
 const KEPT = "python";
+/** Where the page keeps all its scripts, by and by. */
+const SCRIPTS = "scripts";
 /** What it is asked, by the address of what the kitchen would be asked. */
 const ASKS: ReadonlyMap<string, string> = new Map([
   ["/api/practice/lived", "lived"],
@@ -93,6 +95,8 @@ async function keep(isWanted: boolean): Promise<void> {
         tell({ state: "fetched", share: Math.min(got / all, 1) });
       });
     }
+    const scripts = await caches.open(SCRIPTS);
+    if (!(await scripts.match(workerAt))) await scripts.add(workerAt);
     const wanted = new Set([PARTS, ...parts.files.map(({ path }) => path)]);
     for (const path of there) if (!wanted.has(path)) await kept.delete(path);
     tell({ state: "kept" });
