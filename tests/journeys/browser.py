@@ -60,6 +60,8 @@ CANDIDATES = {
     "list": "select",
 }
 # How chromedriver says, beside "stale", that what it was asked about is no more.
+# How long a page is given; and one whose own Python begins, on a machine that does other things beside.
+WITHIN_S, WITH_PYTHON_S = 15.0, 90.0
 GONE = ("Frame is detached", "does not belong to the document")
 AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
 AXE_RUN = """
@@ -158,7 +160,7 @@ class Browser:
 
     # --- finding ---
 
-    def until(self, what: str, ask: Callable[[], T | None]) -> T:
+    def until(self, what: str, ask: Callable[[], T | None], within_s: float = WITHIN_S) -> T:
         def again(_: object) -> T | None:
             try:
                 return ask()
@@ -171,7 +173,7 @@ class Browser:
                 return None
 
         try:
-            found = WebDriverWait(self.driver, 15, poll_frequency=0.05).until(again)
+            found = WebDriverWait(self.driver, within_s, poll_frequency=0.05).until(again)
         except WebDriverException as error:
             text = self.driver.find_element(By.TAG_NAME, "body").text
             raise AssertionError(
@@ -192,11 +194,11 @@ class Browser:
     def one(self, role: str, name: str) -> WebElement:
         return self.until(f"{role} {name!r}", lambda: next(iter(self.all(role, name)), None))
 
-    def sees(self, text: str) -> None:
-        self.until(f"the text {text!r}", lambda: True if text in self.text() else None)
+    def sees(self, text: str, within_s: float = WITHIN_S) -> None:
+        self.until(f"the text {text!r}", lambda: True if text in self.text() else None, within_s)
 
-    def sees_not(self, text: str) -> None:
-        self.until(f"no text {text!r}", lambda: True if text not in self.text() else None)
+    def sees_not(self, text: str, within_s: float = WITHIN_S) -> None:
+        self.until(f"no text {text!r}", lambda: True if text not in self.text() else None, within_s)
 
     def text(self) -> str:
         """All that is shown, as the page lays it out."""

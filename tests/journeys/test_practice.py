@@ -10,6 +10,7 @@ from pathlib import Path
 from selenium.webdriver.common.keys import Keys
 
 from .base import Journey
+from .browser import WITH_PYTHON_S
 
 
 class Practising(Journey):
@@ -114,7 +115,7 @@ class CutOff(Journey):
         page = self.browser
         owner = self.baker()
         self.enter(owner, "/practice/hush?seed=5")
-        page.sees("Practice is on this device, and goes on without a network.")
+        page.sees("Practice is on this device, and goes on without a network.", WITH_PYTHON_S)
         acts = [{"at_h": 83.0, "what": "feed"}, {"at_h": 84.0, "what": "bake"}]
         told = owner.ok("POST", "/api/practice/told", {"situation": "hush", "seed": 5, "acts": acts})
         page.offline(gone=True)
@@ -122,15 +123,15 @@ class CutOff(Journey):
         page.sees("Day 4, 19:00")
         page.press("button", "Feed it")
         page.sees("this device works it out by itself")
-        page.sees_not("this device works it out by itself")
+        page.sees_not("this device works it out by itself", WITH_PYTHON_S)
         page.press("button", "An hour on")
         page.sees("Day 4, 20:00")
         page.press("button", "Ask for a hint")
-        page.sees("The smell has turned pleasant")
+        page.sees("The smell has turned pleasant", WITH_PYTHON_S)
         self.assertEqual(page.axe(), [])
         page.press("button", "Bake with it")
         page.press("button", "Yes")
-        page.sees("What came of it")
+        page.sees("What came of it", WITH_PYTHON_S)
         self.assertEqual(told["ending"], "baked_too_soon")
         page.sees("A brick: there was gas, but hardly any yeast.")
         page.sees("Day 4, 19:00 Feed it: not as the jar would have liked.")
@@ -139,7 +140,7 @@ class CutOff(Journey):
         page.press("button", "The same jar again")
         page.press("button", "Feed it")
         page.sees("Done: Feed it.")
-        page.sees_not("this device works it out by itself")
+        page.sees_not("this device works it out by itself", WITH_PYTHON_S)
 
     def test_a_device_that_has_it_not_stands_still_and_goes_on(self) -> None:
         page = self.browser
@@ -163,7 +164,7 @@ class CutOff(Journey):
         page.sees("Day 4, 21:00")
         page.block()
         page.press("button", "Try again")
-        page.sees("Practice is on this device, and goes on without a network.")
+        page.sees("Practice is on this device, and goes on without a network.", WITH_PYTHON_S)
 
 
 class HadItBeenOtherwise(Journey):

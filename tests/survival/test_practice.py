@@ -7,7 +7,7 @@ import tempfile
 from pathlib import Path
 from unittest import TestCase
 
-from tests.journeys.browser import Browser
+from tests.journeys.browser import WITH_PYTHON_S, Browser
 from tests.server.base import PASSWORD
 
 from .house import House
@@ -37,19 +37,22 @@ class WithoutAKitchen(TestCase):
             "a worker", lambda: page.driver.execute_script("return !!navigator.serviceWorker.controller") or None
         )
         page.open("/practice")
-        page.sees("Practice is on this device, and goes on without a network.")
+        page.sees("Practice is on this device, and goes on without a network.", WITH_PYTHON_S)
         all_there = page.driver.execute_async_script(WANTED)
         page.until("all scripts", lambda: True if page.driver.execute_async_script(KEPT) >= all_there else None)
         house.stop()
 
         page.driver.refresh()
-        page.sees("Practice is on this device, and goes on without a network.")
+        page.sees("Practice is on this device, and goes on without a network.", WITH_PYTHON_S)
         page.press("link", "A streak at the glass")
-        page.sees("Day 6, 08:00")
+        page.sees("Day 6, 08:00", WITH_PYTHON_S)
         page.press("button", "An hour on")
+        page.sees("Day 6, 09:00")
+        page.driver.refresh()
+        page.sees("Day 6, 09:00", WITH_PYTHON_S)
         page.press("button", "Bin it")
         page.press("button", "Yes")
-        page.sees("Binned, and rightly: it was spoiled.")
+        page.sees("Binned, and rightly: it was spoiled.", WITH_PYTHON_S)
         page.sees("Bin it: as the jar would have liked.")
         self.assertFalse(page.overflows())
         page.press("disclosure", "For a class")
@@ -59,7 +62,7 @@ class WithoutAKitchen(TestCase):
         page.press("link", "Other situations")
         page.press("disclosure", "For a class")
         page.choose_file("Choose result files", saved)
-        page.sees("1 result is in the table.")
+        page.sees("1 result is in the table.", WITH_PYTHON_S)
         (table,) = self.downloaded("class.csv")
         (row,) = csv.DictReader(table.read_text().splitlines())
         self.assertEqual((row["name"], row["ending"], row["acts"]), ("Noor", "binned_rightly", "1"))

@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { CoreQuestion } from "./core.worker";
 import type { PracticeIn } from "./types";
 
 vi.mock("./core.worker?worker&url", () => ({ default: "/worker.js" }));
@@ -19,6 +20,9 @@ const ASKED: { body: PracticeIn } = { body: { situation: "hush", seed: 5, acts: 
 let kept: Map<string, Response>;
 let asks: string[];
 let isGone: boolean;
+/** What there is at the kitchen, and which of it breaks off. */
+let parts: typeof PARTS;
+let breaks: string;
 let workers: FakeWorker[];
 
 const path = (of: RequestInfo | URL) =>
@@ -36,13 +40,13 @@ const cache = {
 const scripts = { match: async () => undefined, add: fetched };
 
 class FakeWorker extends EventTarget {
-  readonly questions: { readonly id: string; readonly what: string; readonly asked: string }[] = [];
+  readonly questions: CoreQuestion[] = [];
   isEnded = false;
   constructor() {
     super();
     workers.push(this);
   }
-  postMessage(question: { readonly id: string; readonly what: string; readonly asked: string }): void {
+  postMessage(question: CoreQuestion): void {
     this.questions.push(question);
     const answer = JSON.stringify({ status: 200, body: { ended_h: 7 } });
     queueMicrotask(() =>
@@ -57,7 +61,8 @@ class FakeWorker extends EventTarget {
 async function fetched(of: RequestInfo | URL): Promise<Response> {
   asks.push(path(of));
   if (isGone) throw new TypeError("Failed to fetch");
-  if (path(of) === "/python/here.json") return Response.json(PARTS);
+  if (path(of) === "/python/here.json") return Response.json(parts);
+  if (path(of) === breaks) throw new TypeError("Failed to fetch");
   if (path(of).startsWith("/python/")) return new Response("part");
   return Response.json({ ended_h: 3 });
 }
@@ -74,6 +79,8 @@ beforeEach(() => {
   kept = new Map();
   asks = [];
   isGone = false;
+  parts = PARTS;
+  breaks = "";
   workers = [];
   vi.stubEnv("PROD", true);
   vi.stubGlobal("fetch", fetched);
@@ -120,6 +127,26 @@ describe("what this device answers itself", () => {
     asks = [];
     await keepCore(false);
     expect(asks).toEqual(["/python/here.json", "/worker.js"]);
+  });
+
+  it("stands by what it has until a newer one is whole", async () => {
+    const { keepCore, http } = await page();
+    await keepCore(false);
+    asks = [];
+    breaks = "/python/ferment-2.zip";
+    parts = { ...PARTS, core: breaks, files: [...PARTS.files.slice(0, 1), { path: breaks, bytes: 4 }] };
+    await keepCore(false);
+    expect(asks).toContain(breaks);
+    isGone = true;
+    await http.POST("/api/practice/lived", ASKED);
+    expect(workers[0]?.questions[0]?.made.core).toBe(PARTS.core);
+  });
+
+  it("answers at once after the page was opened anew, before it has looked what there is", async () => {
+    await (await page()).keepCore(false);
+    isGone = true;
+    const { http } = await page();
+    expect((await http.POST("/api/practice/told", ASKED)).data).toEqual({ ended_h: 7 });
   });
 
   it("asks before it fetches over a line that is paid for", async () => {

@@ -79,12 +79,15 @@ export async function keepCore(isWanted: boolean): Promise<void> {
 
 async function keep(isWanted: boolean): Promise<void> {
   const kept = await caches.open(KEPT);
+  const before = await keptParts(kept);
   try {
-    const parts = await newestParts(kept);
+    const parts = (await newestParts()) ?? before;
+    if (!parts) throw new Error(PARTS);
     const there = new Set((await kept.keys()).map((request) => new URL(request.url).pathname));
     const missing = parts.files.filter(({ path }) => !there.has(path));
     if (missing.length > 0 && isPaidFor() && !isWanted) {
-      tell({ state: "offered", megabytes: parts.fetched_bytes / 1e6 });
+      // An older one answers too.
+      tell(before ? { state: "kept" } : { state: "offered", megabytes: parts.fetched_bytes / 1e6 });
       return;
     }
     const all = missing.reduce((sum, { bytes }) => sum + bytes, 0);
@@ -97,20 +100,24 @@ async function keep(isWanted: boolean): Promise<void> {
     }
     const scripts = await caches.open(SCRIPTS);
     if (!(await scripts.match(workerAt))) await scripts.add(workerAt);
+    // Only what is whole is named; until then what was before stands.
+    await kept.put(PARTS, Response.json(parts));
     const wanted = new Set([PARTS, ...parts.files.map(({ path }) => path)]);
     for (const path of there) if (!wanted.has(path)) await kept.delete(path);
     tell({ state: "kept" });
   } catch {
-    tell({ state: "failed" });
+    tell({ state: before ? "kept" : "failed" });
   }
 }
 
-async function newestParts(kept: Cache): Promise<Parts> {
-  const newest = await fetch(PARTS, { cache: "no-cache" }).catch(() => null);
-  if (newest?.ok) await kept.put(PARTS, newest.clone());
-  const told = newest?.ok ? newest : await kept.match(PARTS);
-  if (!told) throw new Error(PARTS);
-  return (await told.json()) as Parts;
+async function newestParts(): Promise<Parts | null> {
+  const told = await fetch(PARTS, { cache: "no-cache" }).catch(() => null);
+  return told?.ok ? ((await told.json()) as Parts) : null;
+}
+
+async function keptParts(kept: Cache): Promise<Parts | null> {
+  const told = await kept.match(PARTS);
+  return told ? ((await told.json()) as Parts) : null;
 }
 
 async function keepPart(kept: Cache, path: string, got: (bytes: number) => void): Promise<void> {
@@ -161,10 +168,8 @@ function begun(): Worker {
 }
 
 async function ask(id: string, what: string, asked: string): Promise<Response> {
-  const kept = await caches.open(KEPT);
-  const told = await kept.match(PARTS);
-  if (!told) throw new Error(PARTS);
-  const made = (await told.json()) as Parts;
+  const made = await keptParts(await caches.open(KEPT));
+  if (!made) throw new Error(PARTS);
   clearTimeout(idle);
   working += 1;
   tell(here);
@@ -201,7 +206,7 @@ async function instead(id: string, path: string, { aborted }: AbortSignal): Prom
 /** The kitchen is always asked first, and this device only where nobody answers. */
 export const coreHere: Middleware = {
   async onRequest({ request, schemaPath, id }) {
-    if (here.state === "kept" && ASKS.has(schemaPath)) asked.set(id, await request.clone().text());
+    if (ASKS.has(schemaPath)) asked.set(id, await request.clone().text());
     return request;
   },
   // A proxy that is still there says so when the kitchen behind it is gone.
