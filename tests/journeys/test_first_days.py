@@ -133,6 +133,25 @@ class OnAPhone(Journey):
                     page.until("a heading", lambda: page.all("heading") or None)
                     self.assertFalse(page.overflows())
 
+    def test_the_newest_days_of_a_rise_line_are_in_sight(self) -> None:
+        page = self.browser
+        page.size(390, 844)
+        owner = self.baker().plan(name="Thistle").mix(240.0)
+        for hours in (216.0, 192.0, 168.0, 96.0, 48.0, 24.0, 4.0):
+            owner.feed(hours, keep_g=30.0)
+        self.enter(owner, f"/jars/{owner.jar_id}")
+        line = page.one("region", "Rise line, scrolls sideways")
+        room = "return [arguments[0].scrollWidth - arguments[0].clientWidth, arguments[0].scrollLeft]"
+        more, gone = page.driver.execute_script(room, line)
+        self.assertGreater(more, 300)
+        self.assertGreaterEqual(gone, more - 1)
+        # What the levels are called stays beside them.
+        named = (
+            "const at = arguments[0].getBoundingClientRect(); return [...arguments[0].querySelectorAll('text')]"
+            ".filter((one) => one.getBoundingClientRect().left >= at.left).map((one) => one.textContent)"
+        )
+        self.assertLessEqual({"1 ×", "doubled"}, set(page.driver.execute_script(named, line)))
+
     def test_feed_and_look_are_in_the_first_screen(self) -> None:
         """At the smallest of today's phones, with the words of the demo kitchen above them."""
         page = self.browser

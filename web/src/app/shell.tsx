@@ -94,7 +94,7 @@ function TopLine({ account }: { readonly account: Account | null }) {
       {account && (
         <nav
           aria-label={appText.places}
-          className="order-last flex w-full flex-wrap justify-between sm:order-none sm:me-auto sm:w-auto"
+          className="order-last flex w-full flex-wrap justify-between pe-2 sm:order-none sm:me-auto sm:w-auto sm:pe-0"
         >
           <NavLink to="/" end className={NAV}>
             {commonText.kitchen}

@@ -46,18 +46,19 @@ export function Days({ x, width, height, margin, from, to, zone }: Frame & Days)
   });
 }
 
+/** What is written over lines stands off them. */
+const HALO = { stroke: "var(--card)", strokeWidth: 4, paintOrder: "stroke" } as const;
+
+type Doubled = { readonly doubled: number };
+
 /** The levels, the line, and the level that counts as doubled. */
-export function Levels({ y, width, margin, doubled }: Frame & { readonly doubled: number }) {
+export function Levels(frame: Frame & Doubled) {
+  const { y, width, margin, doubled } = frame;
   const across = { x1: margin.left, x2: width - margin.right };
   return (
     <>
       {y.ticks(5).map((tick) => (
-        <g key={tick}>
-          <line {...across} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-          <text x={margin.left - 8} y={y(tick)} dy="0.35em" textAnchor="end" fontSize={13} fill="var(--soft)">
-            {tick} ×
-          </text>
-        </g>
+        <line key={tick} {...across} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
       ))}
       <line {...across} y1={y(1)} y2={y(1)} stroke="var(--crust)" strokeWidth={1.5} />
       <line
@@ -68,10 +69,52 @@ export function Levels({ y, width, margin, doubled }: Frame & { readonly doubled
         strokeWidth={1.5}
         strokeDasharray="7 5"
       />
-      <text x={margin.left + 8} y={y(doubled) - 7} fontSize={13} fill="var(--leaf)">
+      <LevelNames {...frame} />
+    </>
+  );
+}
+
+function LevelNames({
+  y,
+  margin,
+  doubled,
+  halo = {},
+}: Pick<Frame, "y" | "margin"> & Doubled & { readonly halo?: typeof HALO | Record<string, never> }) {
+  return (
+    <>
+      {y.ticks(5).map((tick) => (
+        <text
+          key={tick}
+          x={margin.left - 8}
+          y={y(tick)}
+          dy="0.35em"
+          textAnchor="end"
+          fontSize={13}
+          fill="var(--soft)"
+        >
+          {tick} ×
+        </text>
+      ))}
+      <text x={margin.left + 8} y={y(doubled) - 7} fontSize={13} fill="var(--leaf)" {...halo}>
         {drawingText.doubled}
       </text>
     </>
+  );
+}
+
+/** What the levels are called, over a drawing that is scrolled sideways beneath. */
+export function LevelsThatStay(frame: Pick<Frame, "y" | "height" | "margin"> & Doubled) {
+  const { height, margin } = frame;
+  return (
+    <svg
+      aria-hidden="true"
+      width={margin.left}
+      height={height}
+      className="pointer-events-none sticky left-0 overflow-visible col-start-1 row-start-1"
+    >
+      <rect width={margin.left} height={height} fill="var(--card)" />
+      <LevelNames {...frame} halo={HALO} />
+    </svg>
   );
 }
 

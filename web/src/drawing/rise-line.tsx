@@ -3,7 +3,7 @@ import { scaleLinear } from "d3-scale";
 import { useEffect, useRef } from "react";
 import { useWidth } from "../lib/hooks";
 import { drawingText } from "../words";
-import { Days, Levels, Nights, Now } from "./rise-axes";
+import { Days, Levels, LevelsThatStay, Nights, Now } from "./rise-axes";
 import { type FanPoint, fanToDraw, levelRange, type Round, type Stretch, timeRange } from "./rise-geometry";
 import { Chilled, Fan, Rounds, type Turned, Turns } from "./rise-marks";
 
@@ -54,30 +54,40 @@ export function RiseLine({
   // The newest days are what a baker comes for.
   useEffect(() => {
     const element = scroller.current;
-    if (element && width > 0) element.scrollLeft = element.scrollWidth;
-  }, [width]);
+    if (element && frameWidth > 0) element.scrollLeft = width;
+    // Of many days the width is known before the frame is, and stays.
+  }, [width, frameWidth]);
 
   return (
     <div ref={measured}>
       {frameWidth > 0 && (
         <section
           ref={scroller}
-          className="overflow-x-auto"
+          className="overflow-x-auto pb-1"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
           tabIndex={0}
           aria-label={drawingText.riseLineScrolls}
         >
           {photos.length > 0 && <Pictures photos={photos} x={x} width={width} />}
-          <svg width={width} height={HEIGHT} role="img" aria-label={summary}>
-            <Nights {...frame} from={from} to={to} zone={zone} />
-            <Chilled {...frame} stretches={chilled} />
-            <Levels {...frame} doubled={doubled} />
-            <Days {...frame} from={from} to={to} zone={zone} />
-            <Turns {...frame} turns={turns} />
-            <Now {...frame} now={now} />
-            <Fan {...frame} points={fan} />
-            <Rounds {...frame} rounds={rounds} />
-          </svg>
+          <div className="grid" style={{ width }}>
+            <svg
+              width={width}
+              height={HEIGHT}
+              role="img"
+              aria-label={summary}
+              className="col-start-1 row-start-1"
+            >
+              <Nights {...frame} from={from} to={to} zone={zone} />
+              <Chilled {...frame} stretches={chilled} />
+              <Levels {...frame} doubled={doubled} />
+              <Days {...frame} from={from} to={to} zone={zone} />
+              <Turns {...frame} turns={turns} />
+              <Now {...frame} now={now} />
+              <Fan {...frame} points={fan} />
+              <Rounds {...frame} rounds={rounds} />
+            </svg>
+            {width > frameWidth && <LevelsThatStay {...frame} doubled={doubled} />}
+          </div>
         </section>
       )}
     </div>
