@@ -8,7 +8,7 @@ export function OnThisDevice() {
   const here = useCoreHere();
   const bring = () => void keepCore(true);
   return (
-    <div className="mt-3 flex min-h-6 max-w-prose flex-col items-start gap-2 text-sm text-soft">
+    <div className="mt-3 flex min-h-6 max-w-prose flex-col items-start text-sm text-soft">
       <p aria-live="polite">
         {here.state === "kept" && practiceText.onDevice}
         {here.state === "failed" && practiceText.notBrought}
@@ -16,9 +16,15 @@ export function OnThisDevice() {
       </p>
       {/* Not live: a reader would hear every percent. */}
       {here.state === "fetched" && <p>{practiceText.bringing(percent(100 * here.share))}</p>}
-      {here.state === "failed" && <Button onClick={bring}>{practiceText.again}</Button>}
+      {here.state === "failed" && (
+        <Button className="mt-2" onClick={bring}>
+          {practiceText.again}
+        </Button>
+      )}
       {here.state === "offered" && (
-        <Button onClick={bring}>{practiceText.bring(here.megabytes.toFixed(0))}</Button>
+        <Button className="mt-2" onClick={bring}>
+          {practiceText.bring(here.megabytes.toFixed(0))}
+        </Button>
       )}
     </div>
   );
