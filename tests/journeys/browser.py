@@ -141,6 +141,14 @@ class Browser:
     def open(self, path: str) -> None:
         self.driver.get(self.base + path)
 
+    def sign_up(self, name: str, password: str) -> None:
+        """Make an account at the door, as a newcomer does."""
+        self.open("/")
+        self.press("button", "New here? Make an account")
+        self.type("Name", name)
+        self.type("Password", password)
+        self.press("button", "Make the account")
+
     @property
     def path(self) -> str:
         return urlsplit(self.driver.current_url).path

@@ -11,11 +11,7 @@ from .browser import spaced
 class WithTheMouse(Journey):
     def test_from_sign_up_to_a_rise_line(self) -> None:
         page = self.browser
-        page.open("/")
-        page.press("button", "New here? Make an account")
-        page.type("Name", "Ines")
-        page.type("Password", PASSWORD)
-        page.press("button", "Make the account")
+        page.sign_up("Ines", PASSWORD)
         page.sees("The shelf is empty.")
 
         page.press("link", "Flour and water")

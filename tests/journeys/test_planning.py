@@ -21,11 +21,7 @@ class ANewUser(Journey):
 
     def test_from_sign_up_to_a_planned_jar_without_reading(self) -> None:
         page = self.browser
-        page.open("/")
-        page.press("button", "New here? Make an account")
-        page.type("Name", "Ines")
-        page.type("Password", PASSWORD)
-        page.press("button", "Make the account")
+        page.sign_up("Ines", PASSWORD)
         page.press("link", "Flour and water")
         self.answer("Yes", "whole rye", "the kitchen", "usual", "Most of the day")
         page.sees("Likely ready on day")

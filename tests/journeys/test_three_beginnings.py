@@ -23,11 +23,7 @@ class Newcomer(Journey):
 
     def arrive(self) -> Browser:
         page = self.browser
-        page.open("/")
-        page.press("button", "New here? Make an account")
-        page.type("Name", "Ines")
-        page.type("Password", PASSWORD)
-        page.press("button", "Make the account")
+        page.sign_up("Ines", PASSWORD)
         page.sees("The shelf is empty.")
         page.presses = 0
         return page

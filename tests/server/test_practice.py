@@ -99,9 +99,13 @@ class Practising(TestCase):
         for wrong in (
             {"seed": -1},
             {"seed": "seven"},
+            {"seed": 1.5},
             {"situation": "soup"},
             {"acts": [{**act, "at_h": 1.0}]},
             {"acts": [{**act, "at_h": "soon"}]},
+            {"acts": [{"at_h": 98.0}]},
+            {"acts": [act, 7]},
+            {"acts": "none"},
             {"acts": [act, {**act, "what": "dance"}]},
             {"acts": [{**act, "level": 99.0}]},
             {"acts": [{**act, "meaning": "luck"}]},

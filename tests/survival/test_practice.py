@@ -26,11 +26,7 @@ class WithoutAKitchen(TestCase):
         self.addCleanup(page.quit)
         page.downloads_to(self.folder)
         page.base = house.base
-        page.open("/")
-        page.press("button", "New here? Make an account")
-        page.type("Name", "Ines")
-        page.type("Password", PASSWORD)
-        page.press("button", "Make the account")
+        page.sign_up("Ines", PASSWORD)
         page.sees("The shelf is empty.")
         # The page's own worker must have the page before it can give it again.
         page.until(

@@ -86,17 +86,27 @@ ANSWERS: Mapping[str, Callable[[Mapping[str, Any]], object]] = {"lived": _lived,
 
 def _asked(asked: Mapping[str, Any], place: str) -> Result:
     """As the page sends it; codes and numbers from a link or a file are held to what they may be."""
-    acts = tuple(
-        Made(
-            _number(one["at_h"], f"{place}acts.{number}.at_h"),
-            _code(Handling, one["what"], f"{place}acts.{number}.what"),
-            None if one.get("level") is None else _number(one["level"], f"{place}acts.{number}.level"),
-            None if one.get("meaning") is None else _code(Meaning, one["meaning"], f"{place}acts.{number}.meaning"),
-        )
-        for number, one in enumerate(asked["acts"])
+    acts = asked.get("acts")
+    if not isinstance(acts, list):
+        raise Refusal(RefusalCode.FILE_FORM, f"{place}acts", {"wanted": "a list"})
+    return Result(
+        str(asked.get("name", "")),
+        _code(SituationCode, asked.get("situation"), f"{place}situation"),
+        _whole(asked.get("seed"), f"{place}seed"),
+        tuple(_act(one, f"{place}acts.{number}") for number, one in enumerate(acts)),
     )
-    situation = _code(SituationCode, asked["situation"], f"{place}situation")
-    return Result(str(asked.get("name", "")), situation, int(_number(asked["seed"], f"{place}seed")), acts)
+
+
+def _act(one: object, place: str) -> Made:
+    if not isinstance(one, Mapping):
+        raise Refusal(RefusalCode.FILE_FORM, place, {"wanted": "an object"})
+    level, meaning = one.get("level"), one.get("meaning")
+    return Made(
+        _number(one.get("at_h"), f"{place}.at_h"),
+        _code(Handling, one.get("what"), f"{place}.what"),
+        None if level is None else _number(level, f"{place}.level"),
+        None if meaning is None else _code(Meaning, meaning, f"{place}.meaning"),
+    )
 
 
 def _code(kind: type[Code], value: object, field: str) -> Code:
@@ -109,6 +119,13 @@ def _number(value: object, field: str) -> float:
     if isinstance(value, bool) or not isinstance(value, int | float):
         raise Refusal(RefusalCode.NOT_A_NUMBER, field)
     return value
+
+
+def _whole(value: object, field: str) -> int:
+    number = _number(value, field)
+    if number != round(number):
+        raise Refusal(RefusalCode.NOT_A_NUMBER, field)
+    return int(number)
 
 
 def _plain(value: object) -> object:
