@@ -89,7 +89,6 @@ function Played({
         <div className="mt-5 grid gap-x-12 gap-y-8 md:grid-cols-[minmax(15rem,auto)_1fr]">
           <Standing lived={lived} at={at} level={level} onLevel={setLevel} />
           <div className="flex min-w-0 flex-col gap-6">
-            {playing.away && <Away onRetry={playing.retry} />}
             <Time playing={playing} lived={lived} speed={speed} onSpeed={setSpeed} />
             {level !== null && frame ? (
               <LookClosely
@@ -106,6 +105,7 @@ function Played({
               <Button
                 look="act"
                 className="self-start"
+                disabled={playing.waits}
                 onClick={() => {
                   playing.run(false);
                   setSaid("");
@@ -119,7 +119,8 @@ function Played({
             <p aria-live="polite" className="-mt-3 min-h-6 font-semibold text-leaf">
               {said}
             </p>
-            {playing.waits && <WorkingItOut />}
+            {/* Beside what was pressed: on a phone the top of the page is out of sight then. */}
+            {playing.away ? <Away onRetry={playing.retry} /> : playing.waits && <WorkingItOut />}
             <Hint asked={{ situation: code, seed, acts: [...playing.acts] }} at={at} />
             <p className="-ms-3 flex flex-wrap">
               <ButtonLink look="plain" to="/practice">
