@@ -59,15 +59,19 @@ CANDIDATES = {
     "checkbox": "input[type=checkbox]",
     "list": "select",
 }
-# How chromedriver says, beside "stale", that what it was asked about is no more.
 # How long a page is given; and one whose own Python begins, on a machine that does other things beside.
 WITHIN_S, WITH_PYTHON_S = 15.0, 90.0
+# How chromedriver says, beside "stale", that what it was asked about is no more.
 GONE = ("Frame is detached", "does not belong to the document")
 AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
+# A colour on its way to another is neither: what moves and has an end is waited for.
 AXE_RUN = """
 const done = arguments[arguments.length - 1];
-axe.run(document, { resultTypes: ["violations"] }).then((found) => done(found.violations.map(
-  (one) => `${one.id}: ${one.help}: ${one.nodes.map((node) => node.target.join(" ")).join(", ")}`)));
+const ending = document.getAnimations().filter((one) => one.effect?.getComputedTiming().endTime < Infinity);
+const said = (one) => `${one.id}: ${one.help}: ${one.nodes.map((node) => node.target.join(" ")).join(", ")}`;
+Promise.allSettled(ending.map((one) => one.finished))
+  .then(() => axe.run(document, { resultTypes: ["violations"] }))
+  .then((found) => done(found.violations.map(said)));
 """
 
 

@@ -14,8 +14,8 @@ NOT_BY_HAND = re.compile(r"\bscale\b|hydration|% water|\b1:\d|press zero|tare|Na
 # Grams may stand beside spoons, never alone.
 GRAMS_ALONE = re.compile(r"(?<![(\d.])(?<!About )\b\d+(\.\d+)? g\b(?! in the jar| flour|;| are)")
 MOST_PRESSES = 9
-# How Saturday is called on the two days when it is not called so.
-SATURDAY = {4: "tomorrow", 5: "today"}
+# What is proposed on the two days when it is not called Saturday: on a Saturday it is the morning after.
+PROPOSED = {4: "tomorrow", 5: "tomorrow"}
 
 
 class Newcomer(Journey):
@@ -99,7 +99,7 @@ class FromTheFridgeForSaturday(Newcomer):
         self.answer("Yes", "white wheat", "the kitchen", "usual", "Mornings and evenings")
         page.press("button", "Put it on the shelf, plan the bake")
         page.one("heading", "A bake with")
-        page.sees(SATURDAY.get(timezone.now().weekday(), "Saturday"))
+        page.sees(PROPOSED.get(timezone.now().weekday(), "Saturday"))
         page.press("button", "Take this")
         page.sees("Next bake")
         self.assertLessEqual(page.presses, MOST_PRESSES)

@@ -51,6 +51,9 @@ function Opened({ found }: { readonly found: Trial }) {
   const ids = trial.places.map(({ jar }) => jar);
   const glances = kitchen.data?.jars.filter(({ jar }) => ids.includes(jar.id)) ?? [];
   const asksForFeed = glances.some(({ next_move: next }) => next.is_now && FEEDS.has(next.move));
+  // What the jars ask for decides which of the ways stands first: shown before, it would change under the thumb.
+  const onTheirWay = glances.length < ids.length && kitchen.isFetching && !kitchen.isFetchedAfterMount;
+  if (onTheirWay) return <Loading what={trialText.openingIt} />;
   return (
     <article className="flex flex-col gap-8 pt-6">
       <div className="grid items-end gap-x-12 gap-y-4 md:grid-cols-[1fr_auto]">

@@ -23,7 +23,8 @@ type Draft = {
   readonly again: "0" | "7";
 };
 
-const DAYS = 7;
+/** From today to the same day of next week. */
+const DAYS = 8;
 const HOURS = ["07:00", "08:00", "09:00", "10:00", "12:00", "16:00", "18:00"];
 const AGAIN = [
   { value: "0", label: lifeText.once },
@@ -33,9 +34,13 @@ const SATURDAY = 6;
 /** Fed again at one to two to two, a levain is at its peak about so much later (common practice: four to six hours). */
 const REFED_MS = 6 * 3_600_000;
 
-/** The next Saturday, or the day after tomorrow where that is today: the day most bakers mean. */
-function likelyDay(days: readonly string[]): string {
-  return days.slice(1).find((day) => new Date(`${day}T12:00Z`).getUTCDay() === SATURDAY) ?? days[1] ?? "";
+/** The day most bakers mean: Saturday, and on a Saturday the morning after. */
+function likelyDay([today = "", tomorrow = "", ...later]: readonly string[]): string {
+  return isSaturday(today) ? tomorrow : ([tomorrow, ...later].find(isSaturday) ?? tomorrow);
+}
+
+function isSaturday(day: string): boolean {
+  return new Date(`${day}T12:00Z`).getUTCDay() === SATURDAY;
 }
 
 /** Back from the grams and the hour of a bake, to what is fed when. */
