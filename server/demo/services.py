@@ -17,6 +17,7 @@ from ferment.doors.discard import DiscardAct, DiscardEntry, Shelf
 from ferment.kitchen.vessel import line_mm
 from guidance.services import jar_now
 from kitchen import services as kitchen
+from kitchen.cards import JarCard
 from kitchen.shelf import ShelfFlour, set_flours
 from logbook import services as logbook
 from logbook.bodies import AnyBody, LookBody
@@ -99,7 +100,7 @@ PHOTOGRAPHED, PHOTOS = "Harbour", 6
 
 def _lay_photos(
     account: Account,
-    card: kitchen.JarCard,
+    card: JarCard,
     entries: list[tuple[UUID, AnyBody]],
     now: datetime,
     language: Language,

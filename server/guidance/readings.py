@@ -11,7 +11,8 @@ from uuid import UUID
 from ferment.kitchen.warmth import Degrees
 from ferment.record.log import Log, in_order
 from ferment.record.terms import Moved
-from kitchen.services import JarCard, UnreadCard, keepers_of
+from kitchen.cards import JarCard, UnreadCard
+from kitchen.services import keepers_of
 from places.services import owners_of, warmth_of
 from problems.stored import UnreadableError
 from watching.services import glimpses_of

@@ -35,8 +35,9 @@ from ferment.record.log import Log, Look
 from ferment.refusal import Refusal, RefusalCode
 from ferment.setups import Setup
 from ferment.signs import Finding
-from kitchen.services import Ancestor, JarCard, JarLabel, UnreadCard, all_jars, any_jar_of, catalogue, daughters_of
-from kitchen.stamps import JarStamp, stamps
+from kitchen.cards import Ancestor, JarCard, UnreadCard
+from kitchen.services import all_jars, any_jar_of, catalogue, daughters_of
+from kitchen.stamps import JarLabel, JarStamp, stamps
 from logbook.reading import Recorded, latest_of, logs_of, written_in
 from photos.services import Taken, photos_of
 from problems.latest import Latest

@@ -18,7 +18,7 @@ from ferment.record.ledger import Ledger
 from ferment.record.log import Log
 from ferment.setups import Setup
 from ferment.tracker import Background, Forecast, Turn, forecast
-from kitchen.services import JarCard
+from kitchen.cards import JarCard
 from problems.latest import Latest
 
 from .kept import found_of, keep

@@ -15,7 +15,8 @@ from ferment.doors.assessment import assess
 from ferment.record.log import Log, in_order
 from ferment.refusal import Fact, Refusal
 from ferment.setups import Setup
-from kitchen.services import JarCard, JarLabel, UnreadCard
+from kitchen.cards import JarCard, UnreadCard
+from kitchen.stamps import JarLabel
 from logbook.reading import Written
 from problems import Problem, ServerProblem
 from problems.stored import UnreadableError

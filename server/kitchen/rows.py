@@ -11,9 +11,10 @@ from ferment.refusal import Refusal
 from ferment.setups import course_of
 from problems.stored import UnreadableError
 
+from .cards import card_from_row
 from .hours import bands_told
 from .models import Jar, Kitchen
-from .services import card_from_row, kitchen_of
+from .services import kitchen_of
 from .shelf import flours_of, set_flours, shelf_flour
 
 Row = Mapping[str, Any]

@@ -3,13 +3,10 @@ nothing else."""
 
 from __future__ import annotations
 
-import json
 import logging
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
-from functools import lru_cache
-from typing import Any
 from uuid import UUID
 
 from django.db import IntegrityError, transaction
@@ -18,44 +15,24 @@ from django.db.models import F, Q, QuerySet
 from accounts.services import Account
 from ferment.doors.admission import admit_setup
 from ferment.kitchen.hours import Band, Hours, check_bands
-from ferment.kitchen.vessel import Vessel
-from ferment.kitchen.warmth import Degrees
 from ferment.methods import FAMILIES, family_named
 from ferment.protocol.lint import check
 from ferment.protocol.method import Method
 from ferment.protocol.written import from_json, to_json
 from ferment.ready_rule import Strictness
 from ferment.record.log import UsedFor
-from ferment.refusal import Refusal
 from ferment.setups import Setup, course_of
-from ferment.tracker.prior import Prior, prior_as_json, prior_from_json
+from ferment.tracker.prior import prior_as_json
 from places.services import owns, warmth_of
 from problems import Problem, ServerProblem, not_found
-from problems.stored import UnreadableError, marked
+from problems.stored import marked
 
-from .hours import HOURS_STEPS, hours_told, with_hours
-from .hours import bands_told as _bands_told
+from .cards import GENERATIONS, NO_WARMTH, Ancestor, JarCard, UnreadCard, card_from_row, card_or_why
+from .hours import HOURS_STEPS, bands_told, hours_told, with_hours
 from .models import Jar, Kitchen
-from .stamps import JarLabel as JarLabel
 from .stamps import reach_of
 
 log = logging.getLogger("despertar.kitchen")
-
-
-@dataclass(frozen=True)
-class Ancestor:
-    """A jar that another came out of."""
-
-    id: UUID
-    name: str
-
-
-@dataclass(frozen=True)
-class Lineage:
-    """Where a jar came from: what it came by (a spare, a gift, a split) and its mothers, the nearest first."""
-
-    came_by: str | None
-    mothers: tuple[Ancestor, ...]
 
 
 @dataclass(frozen=True)
@@ -68,22 +45,6 @@ class Beside:
 
 
 NOTHING_BESIDE = Beside()
-
-
-@dataclass(frozen=True)
-class JarCard(JarLabel):
-    """A jar as the rest of the server knows it."""
-
-    setup: Setup
-    thermometer: UUID | None
-    lineage: Lineage
-
-
-@dataclass(frozen=True)
-class UnreadCard(JarLabel):
-    """A jar whose set-up was stored as today's code cannot read it."""
-
-    why: UnreadableError
 
 
 def count_jars() -> int:
@@ -119,7 +80,7 @@ def set_hours(account: Account, weekday: Sequence[Band], weekend: Sequence[Band]
     kitchen_id = kitchen_of(account)
     with transaction.atomic():
         kitchen = Kitchen.objects.select_for_update().get(id=kitchen_id)
-        kitchen.hours = marked({"told": with_hours(_bands_told(kitchen.hours), bands, now)}, HOURS_STEPS)
+        kitchen.hours = marked({"told": with_hours(bands_told(kitchen.hours), bands, now)}, HOURS_STEPS)
         kitchen.save(update_fields=["hours"])
     return hours_of(account)
 
@@ -157,13 +118,13 @@ def all_jars(account: Account, now: datetime) -> list[JarCard | UnreadCard]:
     """Every jar within reach, in the order of their making, each as warm as its thermometer says."""
     jars = list(_jars().filter(kitchen_id__in=reach_of(account)).order_by("made_at", "id"))
     warmth = warmth_of({jar.thermometer for jar in jars if jar.thermometer}, now)
-    return [_card_or_why(jar, warmth) for jar in jars]
+    return [card_or_why(jar, warmth) for jar in jars]
 
 
 def any_jar_of(account: Account, jar_id: UUID, now: datetime) -> JarCard | UnreadCard:
     """The same of one jar. Raises Problem (not found)."""
     jar = _own(account, jar_id)
-    return _card_or_why(jar, warmth_of([jar.thermometer], now) if jar.thermometer else {})
+    return card_or_why(jar, warmth_of([jar.thermometer], now) if jar.thermometer else {})
 
 
 def own_jars(account: Account) -> list[UUID]:
@@ -180,7 +141,7 @@ def jar_of(account: Account, jar_id: UUID, now: datetime | None = None) -> JarCa
 
 def card_of_row(jar_id: UUID) -> JarCard | UnreadCard:
     """For a device that has opened the jar by a token of its own."""
-    return _card_or_why(_jars().get(id=jar_id), NO_WARMTH)
+    return card_or_why(_jars().get(id=jar_id), NO_WARMTH)
 
 
 def lock_jar(account: Account, jar_id: UUID) -> JarCard:
@@ -298,9 +259,6 @@ def _make(account: Account, jar_id: UUID, name: str, setup: Setup, beside: Besid
     )
 
 
-GENERATIONS = ("mother", "mother__mother", "mother__mother__mother")
-
-
 def _jars() -> QuerySet[Jar]:
     return Jar.objects.select_related("kitchen__owner", *GENERATIONS)
 
@@ -317,82 +275,10 @@ def _own(account: Account, jar_id: UUID, *, lock: bool = False) -> Jar:
     return jar
 
 
-NO_WARMTH: Mapping[UUID, tuple[Degrees, ...]] = {}
-
-
-def _card_or_why(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]]) -> JarCard | UnreadCard:
-    try:
-        return card_from_row(jar, warmth)
-    except UnreadableError as why:
-        return UnreadCard(**_label(jar), why=why)
-
-
-def card_from_row(jar: Jar, warmth: Mapping[UUID, tuple[Degrees, ...]] = NO_WARMTH) -> JarCard:
-    """Raises UnreadableError."""
-    hours = hours_told(jar.kitchen.hours, jar.kitchen.owner)
-    try:
-        setup = Setup(
-            family=jar.family,
-            choices=jar.choices,
-            vessel=Vessel(jar.tare_g, jar.volume_ml, jar.height_mm, jar.flare),
-            starts_at=jar.starts_at,
-            scale_step=jar.scale_step,
-            size=jar.size,
-            hours=hours[0].hours,
-            later_hours=hours[1:],
-            method=_method(json.dumps(jar.method)) if jar.method else None,
-            warmth_c=jar.warmth_c,
-            night_c=jar.night_c,
-            readings=warmth.get(jar.thermometer, ()) if jar.thermometer else (),
-            ready_after=Strictness(jar.ready_after),
-            prior=_prior(jar.taught),
-        )
-    except Refusal as refusal:
-        raise UnreadableError(refusal.code, refusal.field, refusal.facts) from refusal
-    except ValueError as error:
-        raise UnreadableError(ServerProblem.STORED_BROKEN, "ready_after") from error
-    return JarCard(**_label(jar), setup=setup, thermometer=jar.thermometer, lineage=_lineage(jar))
-
-
-def _prior(written: object) -> Prior:
-    """Raises UnreadableError."""
-    try:
-        return prior_from_json(written)
-    except ValueError as error:
-        raise UnreadableError(ServerProblem.STORED_BROKEN, "taught") from error
-
-
-def _lineage(jar: Jar) -> Lineage:
-    """As far back as the query brought them: mother, grandmother, and hers."""
-    mothers: list[Ancestor] = []
-    one = jar.mother
-    while one is not None and len(mothers) < len(GENERATIONS):
-        mothers.append(Ancestor(one.id, one.name))
-        one = one.mother if len(mothers) < len(GENERATIONS) else None
-    return Lineage(jar.came_by, tuple(mothers))
-
-
 def daughters_of(account: Account, jar_id: UUID) -> list[Ancestor]:
     """The jars that came out of this one, and are within reach."""
     rows = Jar.objects.filter(mother_id=jar_id, kitchen_id__in=reach_of(account)).order_by("made_at", "id")
     return [Ancestor(row.id, row.name) for row in rows]
-
-
-def _label(jar: Jar) -> dict[str, Any]:
-    return {
-        "id": jar.id,
-        "kitchen_id": jar.kitchen_id,
-        "name": jar.name,
-        "on_shelf": jar.put_away_at is None,
-        "owner": jar.kitchen.owner.name,
-        "revision": jar.revision,
-    }
-
-
-@lru_cache(maxsize=512)
-def _method(written: str) -> Method:
-    """The method that a jar was planned with; jars planned alike share it."""
-    return from_json(json.loads(written))
 
 
 def _pairs(bands: Sequence[Band]) -> list[list[int]]:

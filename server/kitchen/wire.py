@@ -24,9 +24,10 @@ from ferment.ready_rule import Strictness
 from ferment.record.log import UsedFor
 from ferment.setups import Setup
 
+from .cards import Ancestor, JarCard
 from .hands import Hands, Helper, Passed
 from .offered import Days
-from .services import Ancestor, Beside, JarCard, hours_of, method_from_outside
+from .services import Beside, hours_of, method_from_outside
 from .shelf import ShelfFlour
 
 Choice = float | Annotated[str, Field(max_length=40)] | Annotated[dict[str, float], Field(max_length=8)]

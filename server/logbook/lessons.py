@@ -13,7 +13,8 @@ from ferment.record.log import Log
 from ferment.refusal import Refusal
 from ferment.setups import Setup, course_of
 from ferment.tracker import Lesson
-from kitchen.services import JarCard, all_jars, own_kitchen
+from kitchen.cards import JarCard
+from kitchen.services import all_jars, own_kitchen
 from problems.latest import Latest
 
 from .reading import logs_of

@@ -12,7 +12,7 @@ from django.db.models import QuerySet
 
 from accounts.services import Account
 from ferment.record import log
-from kitchen.services import JarLabel
+from kitchen.stamps import JarLabel
 from problems.latest import Latest
 from problems.stored import UnreadableError
 

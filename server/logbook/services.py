@@ -17,7 +17,8 @@ from ferment.doors.begun import BegunAs, as_begun
 from ferment.record import log
 from ferment.refusal import Fact
 from ferment.setups import Setup
-from kitchen.services import Beside, JarCard, in_reach, jar_of, lock_jar, lock_label, plan_jar, set_place
+from kitchen.cards import JarCard
+from kitchen.services import Beside, in_reach, jar_of, lock_jar, lock_label, plan_jar, set_place
 from places.services import owns
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError

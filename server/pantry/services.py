@@ -29,7 +29,8 @@ from ferment.record.log import Log, Top
 from ferment.refusal import Refusal
 from ferment.signs.contract import Urgency
 from guidance.told_now import told_now
-from kitchen.services import JarCard, all_jars, hours_of, kitchen_of, own_kitchen
+from kitchen.cards import JarCard
+from kitchen.services import all_jars, hours_of, kitchen_of, own_kitchen
 from kitchen.shelf import ShelfFlour, flours_of, prices_of
 from logbook.reading import logs_of
 from problems import Problem, ServerProblem, not_found

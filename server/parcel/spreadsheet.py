@@ -19,7 +19,8 @@ from ferment.kitchen.flours import Flour
 from ferment.kitchen.vessel import LevelUnit
 from ferment.record.log import Log
 from ferment.refusal import Fact, Refusal
-from kitchen.services import JarCard, any_jar_of, lock_jar
+from kitchen.cards import JarCard
+from kitchen.services import any_jar_of, lock_jar
 from logbook import rows
 from logbook.bodies import AnyBody, FeedBody, LevelBody, LookBody, to_core, to_stored
 from logbook.reading import core_log, rows_of

@@ -21,7 +21,8 @@ from eye.place import AS_IT_STOOD
 from ferment.doors.watched import FeedToWatch, feeds_to_watch
 from ferment.record.glimpses import Glimpse
 from ferment.refusal import within
-from kitchen.services import JarCard, card_of_row, jar_of, lock_label
+from kitchen.cards import JarCard
+from kitchen.services import card_of_row, jar_of, lock_label
 from kitchen.stamps import written_anew
 from logbook.reading import logs_of
 from photos.pictures import taken_at, upright_of

@@ -14,7 +14,8 @@ from PIL import Image
 from accounts.services import Account
 from ferment.doors.watched import FeedToWatch, WatchedFeed, feeds_to_watch
 from ferment.record.log import Log
-from kitchen.services import JarCard, jar_of
+from kitchen.cards import JarCard
+from kitchen.services import jar_of
 from logbook.reading import logs_of
 from problems import Problem, ServerProblem, not_found
 from problems.stored import UnreadableError

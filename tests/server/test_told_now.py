@@ -13,7 +13,7 @@ from ferment.doors.assessment import assess
 from ferment.record.log import Log
 from guidance import services as guidance
 from guidance import told_now as kept
-from kitchen.services import JarCard, Lineage
+from kitchen.cards import JarCard, Lineage
 
 from ..core.builders import START, daily, hours, look, setup
 from .base import Baker
