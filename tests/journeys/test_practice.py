@@ -78,6 +78,7 @@ class Practising(Journey):
         page.sees("Day 5, 08:00")
 
     def test_a_class_becomes_one_table(self) -> None:
+        self.expected = ("422 (Unprocessable",)
         page = self.browser
         folder = Path(self.enterContext(tempfile.TemporaryDirectory()))
         page.downloads_to(folder)
@@ -92,10 +93,15 @@ class Practising(Journey):
         self.assertEqual(json.loads(saved.read_text())["name"], "Noor")
         other = folder / "holiday.json"
         other.write_text("{}")
+        mended = folder / "mended by hand.json"
+        mended.write_text(saved.read_text().replace('"bin"', '"sing"'))
         page.open("/practice")
         page.press("disclosure", "For a class")
-        page.choose_file("Choose result files", saved, other)
-        page.sees("1 result is in the table. 1 file was left out: not a result of practice.")
+        page.choose_file("Choose result files", saved, other, mended)
+        page.sees("1 result is in the table.")
+        page.sees("1 file was left out: not a result of practice.")
+        page.sees("mended by hand.json was left out.")
+        self.assertEqual(page.axe(), [])
         table = folder / "class.csv"
         page.until("the table", lambda: table.exists() or None)
         (row,) = csv.DictReader(table.read_text().splitlines())

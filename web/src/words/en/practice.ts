@@ -221,6 +221,9 @@ export const practiceText = {
     "Give everyone the link of one jar. Each saves the result at the end; bring those files together here, and they become one table. Each is judged anew.",
   classFiles: "Choose result files",
   classMade: (count: number) => `${count} ${counted(count, "result is", "results are")} in the table.`,
+  classJudging: "Judging the results",
+  classJudged: (done: number, all: number) => `${done} of ${all} judged`,
+  classLeftOut: (file: string, why: string) => `${file} was left out. ${why}`,
   classNone: "None of these files is a result of practice.",
   classSome: (count: number) =>
     `${count} ${counted(count, "file was", "files were")} left out: not a result of practice.`,

@@ -211,6 +211,9 @@ export const practiceText: Spoken<typeof en.practiceText> = {
     "Dê a todos a ligação de um frasco. Cada um guarda o resultado no fim; junte aqui esses ficheiros, e fazem uma só tabela. Cada um é julgado de novo.",
   classFiles: "Escolher ficheiros de resultados",
   classMade: (count) => `${count} ${counted(count, "resultado está", "resultados estão")} na tabela.`,
+  classJudging: "A avaliar os resultados",
+  classJudged: (done, all) => `${done} de ${all} avaliados`,
+  classLeftOut: (file, why) => `${file} ficou de fora. ${why}`,
   classNone: "Nenhum destes ficheiros é um resultado de treino.",
   classSome: (count) =>
     `${count} ${counted(count, "ficheiro ficou", "ficheiros ficaram")} de fora: não é resultado de treino.`,
