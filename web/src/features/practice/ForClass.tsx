@@ -1,12 +1,16 @@
 /** What a teacher needs: the results of a class, brought together to one table. */
 import { useEffect, useRef, useState } from "react";
 import { http } from "../../api/client";
+import type { Problem } from "../../api/types";
 import { save } from "../../lib/save-picture";
 import { Refused } from "../../parts/act";
 import { Button } from "../../ui/button";
+import { Progress } from "../../ui/progress";
 import { practiceText, problemWords } from "../../words";
 import { type Handed, type Judged, type Table, tableOf } from "./class-table";
 import { fromFile, type Result } from "./story";
+
+const OF_REQUEST = "results.0.";
 
 type At =
   | { readonly kind: "chosen" }
@@ -87,12 +91,7 @@ export function ForClass() {
 function Judging({ done, all }: { readonly done: number; readonly all: number }) {
   return (
     <div className="mt-3 flex flex-col gap-1">
-      <progress
-        aria-label={practiceText.classJudging}
-        value={done}
-        max={all}
-        className="h-3 w-full accent-crust"
-      />
+      <Progress label={practiceText.classJudging} done={done} all={all} />
       {/* Not live: a reader would hear every one of them. */}
       <p>{practiceText.classJudged(done, all)}</p>
     </div>
@@ -110,9 +109,15 @@ async function judged(result: Result, signal: AbortSignal): Promise<Judged> {
 }
 
 function saidOf({ count, leftOut }: Table, others: number): string[] {
+  if (count + leftOut.length === 0) return [practiceText.classNone];
   return [
-    count > 0 ? practiceText.classMade(count) : practiceText.classNone,
-    ...(others > 0 && count > 0 ? [practiceText.classSome(others)] : []),
-    ...leftOut.map(({ file, errors }) => practiceText.classLeftOut(file, errors.map(problemWords).join(" "))),
+    ...(count > 0 ? [practiceText.classMade(count)] : []),
+    ...(others > 0 ? [practiceText.classSome(others)] : []),
+    ...leftOut.map(({ file, errors }) => practiceText.classLeftOut(file, errors.map(whereAndWhy).join(" "))),
   ];
+}
+
+/** The place is the file's own: it was asked for alone. */
+function whereAndWhy(problem: Problem): string {
+  return `${problem.field.replace(OF_REQUEST, "")}: ${problemWords(problem)}`;
 }

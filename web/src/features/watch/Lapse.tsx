@@ -9,6 +9,7 @@ import { Refused, useAct } from "../../parts/act";
 import { Button } from "../../ui/button";
 import { Choice } from "../../ui/choice";
 import { NumberField, TextField } from "../../ui/field";
+import { Progress } from "../../ui/progress";
 import { problemWords, watchText } from "../../words";
 import { type Part, parts, type Timed, timed } from "./parts";
 import { type Pictured, Showing } from "./Showing";
@@ -138,12 +139,7 @@ function Reading({
   const over = done >= left.length && !stopped;
   return (
     <section aria-label={watchText.bringing} className="flex max-w-prose flex-col items-start gap-3">
-      <progress
-        aria-label={watchText.bringing}
-        value={done}
-        max={Math.max(1, left.length)}
-        className="h-3 w-full accent-crust"
-      />
+      <Progress label={watchText.bringing} done={done} all={left.length} />
       <p aria-live="polite">
         {over ? watchText.allIn(read, left.length) : watchText.broughtIn(done, left.length)}
       </p>
