@@ -67,7 +67,8 @@ AXE = (WEB / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf
 # A colour on its way to another is neither: what moves and has an end is waited for.
 AXE_RUN = """
 const done = arguments[arguments.length - 1];
-const ending = document.getAnimations().filter((one) => one.effect?.getComputedTiming().endTime < Infinity);
+const ending = document.getAnimations()
+  .filter((one) => one.playState === "running" && one.effect?.getComputedTiming().endTime < Infinity);
 const said = (one) => `${one.id}: ${one.help}: ${one.nodes.map((node) => node.target.join(" ")).join(", ")}`;
 Promise.allSettled(ending.map((one) => one.finished))
   .then(() => axe.run(document, { resultTypes: ["violations"] }))

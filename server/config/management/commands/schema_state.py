@@ -13,6 +13,8 @@ from accounts.services import Account
 
 
 class Command(BaseCommand):
+    # Asked at every start before anything else: the checks would bring in the whole server for it.
+    requires_system_checks = ()
     help = "Say which changes the database lacks, which it has that the code does not know, and whether it is empty."
 
     def handle(self, *args: Any, **options: Any) -> None:
