@@ -177,7 +177,8 @@ class Browser:
         def again(_: object) -> T | None:
             try:
                 return ask()
-            except StaleElementReferenceException:
+            except (StaleElementReferenceException, ElementNotInteractableException):
+                # Drawn anew or taken away in between: it is found again, as by a hand.
                 return None
             except WebDriverException as error:
                 # The page went to another while it was asked: what was found is a node of the one before.
@@ -238,7 +239,7 @@ class Browser:
     # --- doing ---
 
     def press(self, role: str, name: str) -> None:
-        """Press what has this role and name; what is drawn anew in between is found and pressed again, as by a hand."""
+        """Press what has this role and name."""
         presses = self.presses
 
         def pressed() -> bool | None:
@@ -246,10 +247,7 @@ class Browser:
             # What is greyed out is waited for.
             if found is None or not found.is_enabled():
                 return None
-            try:
-                self.press_element(found)
-            except ElementNotInteractableException:
-                return None
+            self.press_element(found)
             return True
 
         self.until(f"{role} {name!r}", pressed)
