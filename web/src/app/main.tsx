@@ -5,6 +5,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
+import { askAgain } from "../api/ask-again";
 import { outbox } from "../api/outbox";
 import { AsRead } from "../ui/direction";
 import { ToastProvider } from "../ui/toast";
@@ -22,7 +23,7 @@ const queries = new QueryClient({
     queries: { networkMode: "always", retry: 1, staleTime: 5_000, refetchOnWindowFocus: true },
   },
 });
-outbox.onSaved(() => void queries.invalidateQueries());
+outbox.onSaved(() => void askAgain(queries));
 
 const root = document.getElementById("root");
 if (root) {

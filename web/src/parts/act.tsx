@@ -1,6 +1,7 @@
 /** Acts that go to the server at once and are not kept for later: what it refuses is told beside what was pressed. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
+import { askAgain } from "../api/ask-again";
 import type { Problems } from "../api/types";
 import { problemWords } from "../words";
 
@@ -20,7 +21,7 @@ export function useAct(): Acting {
       const { data, error } = await asking;
       setProblem(error ? error.errors.map(problemWords).join(" ") : null);
       if (error) return null;
-      await queries.invalidateQueries();
+      await askAgain(queries);
       return { said: data };
     },
     [queries],
