@@ -19,10 +19,10 @@ from pathlib import Path
 
 import requests
 
-from launcher.database import free_port
 from launcher.machine import program
 from launcher.place import PYTHON, ROOT, SERVER
 from launcher.toolchain import STORE, python_env
+from tests.ports import steady_port
 from tests.survival.house import until
 
 DEPLOY = ROOT / "deploy"
@@ -86,7 +86,7 @@ class Node(Machine):
         self.data = self.home / "data"
         self.home.mkdir()
         self.log = home / f"{name}.log"
-        self.port, self.galera, self.ist, self.sst = (free_port() for _ in range(4))
+        self.port, self.galera, self.ist, self.sst = (steady_port() for _ in range(4))
         self.socket = self.home / "mariadb.sock"
         # Root's databases run as Debian's own user: the copy that a joining machine is given refuses root.
         self.user = "mysql" if os.geteuid() == 0 else getpass.getuser()
@@ -192,7 +192,7 @@ class Cluster:
         self.webs = [Machine(f"web{number}", self.home) for number in (1, 2)]
         self.workers = [Machine(f"reminders{number}", self.home) for number in (1, 2)]
         self.beats = [self.home / f"beat{number}" for number in (1, 2)]
-        self.ports = {name: free_port() for name in ("cache", "store", "door", "way1", "way2", "web1", "web2")}
+        self.ports = {name: steady_port() for name in ("cache", "store", "door", "way1", "way2", "web1", "web2")}
         self.base = f"https://{NAME}:{self.ports['door']}"
         self.certificate = self.home / "door.pem"
 
@@ -304,6 +304,9 @@ class Cluster:
     @property
     def machines(self) -> list[Machine]:
         return [*self.workers, self.door, *self.webs, *self.ways, self.cache, self.store, *reversed(self.nodes)]
+
+    def said(self) -> str:
+        return "\n".join(f"── {machine.name}\n{machine.said()}" for machine in self.machines)
 
     def close(self) -> None:
         for machine in self.machines:

@@ -20,8 +20,8 @@ from uuid import uuid4
 
 import requests
 
-from launcher.database import free_port
 from launcher.place import ROOT
+from tests.ports import steady_port
 from tests.server.base import PASSWORD, look_body, new_jar, record
 
 WITHIN_S = 120.0
@@ -49,7 +49,7 @@ class House:
     def __init__(self) -> None:
         self.folder = tempfile.TemporaryDirectory(prefix="despertar-house-")
         self.var = Path(self.folder.name, "var")
-        self.port = free_port()
+        self.port = steady_port()
         self.base = f"http://127.0.0.1:{self.port}"
         self.env = {
             **{name: value for name, value in os.environ.items() if not name.startswith(("DESPERTAR_", "DJANGO_"))},

@@ -20,8 +20,8 @@ from uuid import uuid4
 import requests
 from prometheus_client.parser import text_string_to_metric_families
 
-from launcher.database import free_port
 from launcher.place import ROOT
+from tests.ports import steady_port
 from tests.server.base import PASSWORD, ago
 from tests.server.test_photos import jpeg
 
@@ -240,7 +240,7 @@ class SaidOfItself(TestCase):
         """In the text form that Prometheus reads, parsed by its own reader."""
         house = House()
         self.addCleanup(house.close)
-        port = free_port()
+        port = steady_port()
         house.env |= {"DESPERTAR_METRICS_PORT": str(port), "DESPERTAR_LOGS": "json"}
         house.start()
         baker = Baker(house, "Ines").sign_up()

@@ -11,7 +11,7 @@ from pathlib import Path
 from typing import ClassVar
 from unittest import TestCase
 
-from launcher.database import free_port
+from tests.ports import steady_port
 from tests.server.base import PASSWORD
 from tests.server.test_photos import jpeg
 
@@ -32,7 +32,7 @@ class OnTheHouseNetwork(TestCase):
         cls.addClassCleanup(cls.network.take_up)
         cls.house = House()
         cls.addClassCleanup(cls.house.close)
-        door, trust = free_port(), free_port()
+        door, trust = steady_port(), steady_port()
         cls.house.env |= {"DESPERTAR_LAN_PORT": str(door), "DESPERTAR_TRUST_PORT": str(trust)}
         cls.address = f"https://{cls.network.address}:{door}"
         cls.trust_page = f"http://{cls.network.address}:{trust}"
