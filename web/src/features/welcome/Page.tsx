@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useSearchParams } from "react-router";
+import { askAgain } from "../../api/ask-again";
 import { http } from "../../api/client";
 import { outbox } from "../../api/outbox";
 import type { Problem } from "../../api/types";
@@ -76,7 +77,7 @@ export function WelcomePage({
       setProblems(error.errors);
       return;
     }
-    await queries.invalidateQueries();
+    await askAgain(queries);
     const session = await http.GET("/api/session");
     const account = session.data?.account;
     await outbox.signedInAs(account ? { id: String(account.id), name: account.name } : null);

@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, type ReactNode, useState } from "react";
+import { askAgain } from "../../api/ask-again";
 import { api, http } from "../../api/client";
 import type { Account, Problem } from "../../api/types";
 import { nowMs } from "../../lib/clock";
@@ -24,7 +25,7 @@ function useForm(onDone: () => void) {
     const { error } = await asking();
     setProblems(error?.errors ?? []);
     if (error) return;
-    await queries.invalidateQueries();
+    await askAgain(queries);
     say(yoursText.isChanged);
     onDone();
   };
@@ -175,7 +176,7 @@ function Passkeys() {
     setProblems(typeof tried === "object" ? tried.problems : []);
     if (tried !== "in") return;
     setName("");
-    await queries.invalidateQueries();
+    await askAgain(queries);
   };
   const drop = (id: string) =>
     act(http.DELETE("/api/account/passkeys/{key_id}", { params: { path: { key_id: id } } }));

@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useId, useState } from "react";
+import { askAgain } from "../../api/ask-again";
 import { bringIn, type Progress } from "../../api/parcel";
 import { newId } from "../../lib/ids";
 import { Button } from "../../ui/button";
@@ -62,7 +63,7 @@ function BringIn() {
     const arrived = await bringIn(file, newId(), setAt);
     setAt(null);
     if (arrived.kind === "in") {
-      await queries.invalidateQueries();
+      await askAgain(queries);
       setSaid({ words: takenInLine(arrived.told), bad: false });
     } else setSaid({ words: arrived.problems.map(problemWords).join(" "), bad: true });
   };

@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useId, useState } from "react";
+import { askAgain } from "../../api/ask-again";
 import { http } from "../../api/client";
 import { keepSheet, readSheet } from "../../api/parcel";
 import type { Flour, LevelUnit, OpenJar, Problem, SheetHow, SheetRead } from "../../api/types";
@@ -64,7 +65,7 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
     if (!data) return;
     setKept(data.entries);
     setSaid(sheetText.kept(data.entries.length));
-    await queries.invalidateQueries();
+    await askAgain(queries);
     await ask(file, read.how);
   };
   const undo = async () => {
@@ -72,7 +73,7 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
     if (error) return setProblems(error.errors);
     setKept([]);
     setSaid(sheetText.undone(data.undone));
-    await queries.invalidateQueries();
+    await askAgain(queries);
   };
   const fresh = read?.rows.filter(({ entry, problem, there }) => entry && !problem && !there).length ?? 0;
   return (
