@@ -47,19 +47,21 @@ class FrameOut(Told):
     thickness: Thickness | None
     celsius: float
     line_mm: float
+    volume_ml: float
     height_mm: float
 
 
 class LivedOut(Told):
-    """How it goes if nothing more is done: every half hour until it ends; `flours` are what is in it."""
+    """How it goes if nothing more is done: every half hour until it ends; `flours` are what is in it, `offered` what
+    can be done with it."""
 
     begins_h: float
     ends_h: float
     ended_h: float
     ran_over_h: float | None
-    volume_ml: float
     flours: dict[str, float]
     fed_h: list[float]
+    offered: list[Handling]
     frames: list[FrameOut]
 
 

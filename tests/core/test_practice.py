@@ -7,6 +7,7 @@ from unittest import TestCase
 from ferment.doors.assessment import assess
 from ferment.practice.judging import GOOD, Ending, Opinion, came_of, in_bad_hands, in_good_hands, told
 from ferment.practice.living import frame_at, live, log_of, nature_of, practice_setup, when
+from ferment.practice.places import COOLEST_C, LARGEST_ML, WARMEST_C, housed, offered
 from ferment.practice.situations import SITUATIONS
 from ferment.practice.terms import Goal, Handling, Made, Meaning, SituationCode
 from ferment.record.log import Bubbles, Look, Top
@@ -14,6 +15,7 @@ from ferment.refusal import Refusal
 from ferment.signs.contract import SignCode
 
 SEEDS = range(4)
+NOT_OF_A_FRIDGE = {Handling.TO_FRIDGE, Handling.WARMER, Handling.COOLER}
 
 
 class EachSituation(TestCase):
@@ -26,6 +28,13 @@ class EachSituation(TestCase):
                 with self.subTest(situation=code, seed=seed):
                     self.assertIn(came_of(situation, seed, in_good_hands(situation, seed)), GOOD)
                     self.assertNotIn(came_of(situation, seed, in_bad_hands(situation, seed)), GOOD)
+
+    def test_whatever_is_done_with_it_is_offered_at_that_hour(self) -> None:
+        for code, situation in SITUATIONS.items():
+            for acts in (in_good_hands(situation, 0), in_bad_hands(situation, 0)):
+                for number, act in enumerate(acts):
+                    with self.subTest(situation=code, act=act):
+                        self.assertIn(act.what, offered(housed(situation, acts[:number])))
 
     def test_in_good_hands_hardly_anything_is_done_that_the_rules_would_not_like(self) -> None:
         opinions = [
@@ -73,6 +82,34 @@ class TheStory(TestCase):
         for code in (SituationCode.HUSH, SituationCode.MISSED_NIGHT, SituationCode.EARLY_LIQUID):
             with self.subTest(situation=code):
                 self.assertIs(came_of(SITUATIONS[code], 1, ()), Ending.HUNGRY)
+
+    def test_a_home_has_only_so_warm_and_so_cool_a_place_and_so_large_a_jar(self) -> None:
+        for code, situation in SITUATIONS.items():
+            for what in (Handling.WARMER, Handling.COOLER, Handling.OTHER_JAR):
+                with self.subTest(situation=code, what=what):
+                    since = situation.begins_h + 0.5
+                    out = Made(since, Handling.TO_COUNTER)
+                    acts = (out, *(Made(since + 0.5 * number, what) for number in range(1, 9)))
+                    stands = housed(situation, acts)
+                    self.assertNotIn(what, offered(stands))
+                    self.assertTrue(COOLEST_C <= stands.warmth_c <= WARMEST_C)
+                    self.assertLessEqual(stands.vessel.volume_ml, LARGEST_ML)
+                    # The jar that is lived with is that one, in that place.
+                    last = live(situation, 0, acts).frames[-1]
+                    self.assertEqual(
+                        (last.volume_ml, last.height_mm), (stands.vessel.volume_ml, stands.vessel.height_mm)
+                    )
+                    self.assertLess(abs(last.celsius - stands.warmth_c), 1.1)
+
+    def test_in_the_fridge_it_is_taken_out_and_nowhere_warmer(self) -> None:
+        situation = SITUATIONS[SituationCode.FRIDGE_MONTH]
+        resting = set(offered(housed(situation, ())))
+        self.assertIn(Handling.TO_COUNTER, resting)
+        self.assertFalse(resting & NOT_OF_A_FRIDGE)
+        asked_warmer = Made(situation.begins_h + 1.0, Handling.WARMER)
+        self.assertLess(max(frame.celsius for frame in live(situation, 0, (asked_warmer,)).frames[-20:]), 10.0)
+        taken_out = offered(housed(situation, (Made(situation.begins_h + 1.0, Handling.TO_COUNTER),)))
+        self.assertLess(NOT_OF_A_FRIDGE, set(taken_out))
 
     def test_film_goes_with_a_feed_and_mould_does_not(self) -> None:
         situation = SITUATIONS[SituationCode.FILM_OR_MOULD]

@@ -65,6 +65,18 @@ class Practising(Journey):
         page.sees("Done: A large feed.")
         page.sees("Begin anew")
 
+    def test_only_what_can_be_done_with_it_is_offered(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/practice/fridge_month?seed=5")
+        page.one("button", "Out of the fridge")
+        self.assertEqual([page.all("button", name) for name in ("Somewhere warmer", "Into the fridge")], [[], []])
+        page.press("button", "Out of the fridge")
+        page.press("button", "Somewhere warmer")
+        page.press("button", "Somewhere warmer")
+        page.sees("Done: Somewhere warmer.")
+        page.until("no warmer place", lambda: not page.all("button", "Somewhere warmer") or None)
+        page.one("button", "Into the fridge")
+
     def test_what_was_done_outlasts_the_page_and_the_same_seed_is_the_same_jar(self) -> None:
         page = self.browser
         self.enter(self.owner, "/practice/too_often?seed=9")

@@ -14,7 +14,8 @@ from typing import Any, TypeVar
 
 from ..refusal import Refusal, RefusalCode, within
 from .class_table import MOST_RESULTS, Result, class_csv, told_of
-from .living import Frame, live, situation_named
+from .living import Frame, check_acts, live, situation_named
+from .places import housed, offered
 from .terms import Handling, Made, Meaning, SituationCode
 
 Code = TypeVar("Code", bound=StrEnum)
@@ -24,31 +25,32 @@ Code = TypeVar("Code", bound=StrEnum)
 class Story:
     """How a jar goes if nothing more is done with it, from where the baker has it: every half hour until it ends.
 
-    Hours since the first mix; `flours` are what is in it, each with its share.
+    Hours since the first mix; `flours` are what is in it, each with its share; `offered` is what can be done with it.
     """
 
     begins_h: float
     ends_h: float
     ended_h: float
     ran_over_h: float | None
-    volume_ml: float
     flours: Mapping[str, float]
     fed_h: tuple[float, ...]
+    offered: tuple[Handling, ...]
     frames: tuple[Frame, ...]
 
 
 def story(asked: Result) -> Story:
     """Raises Refusal for acts or a seed that cannot be."""
-    lived = live(situation_named(asked.situation), asked.seed, asked.acts)
-    situation = lived.situation
+    situation = situation_named(asked.situation)
+    acts = check_acts(situation, asked.acts)
+    lived = live(situation, asked.seed, acts)
     return Story(
         begins_h=situation.begins_h,
         ends_h=situation.ends_h,
         ended_h=lived.ended_h,
         ran_over_h=lived.ran_over_h,
-        volume_ml=situation.vessel.volume_ml,
         flours={part.flour: part.share for part in situation.blend},
         fed_h=lived.fed_h,
+        offered=offered(housed(situation, acts)),
         frames=tuple(one for one in lived.frames if one.at_h >= situation.begins_h - 1e-6),
     )
 

@@ -40,6 +40,7 @@ from ..record.terms import Moved, OtherJar
 from ..refusal import within
 from ..setups import Setup, course_of, ledger_of, place_of
 from ..simulation import bubbles_shown, has_fallen, smell_given, thickness_shown
+from .places import at_first
 from .situations import SITUATIONS
 from .terms import BEGAN, ENDS, FEEDS, Handling, Made, Situation, SituationCode
 
@@ -47,8 +48,6 @@ STEP_H = 0.5
 # What is before the eyes when something is done was seen so long before.
 JUST_BEFORE_H = 0.02
 MOST_SEED, MOST_ACTS = 10**9, 200
-# How many degrees another place is warmer or cooler, and how much larger another jar.
-WARMER_C, LARGER, TALLER = 6.0, 2.0, 1.3
 # Of a total of three parts: kept, flour, liquid.
 PARTS = {
     Handling.FEED: (1.0, 1.0, 1.0),
@@ -75,7 +74,7 @@ class Nature:
 @dataclass(frozen=True)
 class Frame:
     """The jar at an hour: level and highest since the feed (× the line), and what is seen and smelt. `line_mm` is where
-    its line stands, in the jar of `height_mm`; `celsius` is how warm it is."""
+    its line stands, in the jar of `volume_ml` and `height_mm`; `celsius` is how warm it is."""
 
     at_h: float
     level: float
@@ -87,6 +86,7 @@ class Frame:
     thickness: Thickness | None
     celsius: float
     line_mm: float
+    volume_ml: float
     height_mm: float
 
 
@@ -164,19 +164,18 @@ def log_of(situation: Situation, acts: Sequence[Made], lived: Lived | None = Non
         entries += (
             _look(f"b{at_h}", Made(at_h, Handling.LOOK), frame_at(lived, at_h)) for at_h in _seen_before(situation)
         )
-    warmth, vessel = situation.warmth_c, situation.vessel
+    stands = at_first(situation)
     for number, act in enumerate((*situation.before, *acts)):
         name, at = f"p{number}", when(act.at_h)
+        was, stands = stands, stands.after(act.what)
         if act.what in FEEDS:
             entries.append(_feed(situation, name, at, act.what))
         elif act.what in _DEEDS:
             entries.append(Deed(name, at, _DEEDS[act.what]))
-        elif act.what in _PLACES:
-            warmth += _PLACES[act.what]
-            entries.append(Moved(name, at, warmth))
         elif act.what is Handling.OTHER_JAR:
-            vessel = replace(vessel, volume_ml=vessel.volume_ml * LARGER, height_mm=vessel.height_mm * TALLER)
-            entries.append(OtherJar(name, at, vessel))
+            entries.append(OtherJar(name, at, stands.vessel))
+        elif stands.warmth_c != was.warmth_c:
+            entries.append(Moved(name, at, stands.warmth_c))
         elif act.what is Handling.BAKE:
             entries.append(Use(name, at, 2.0 * situation.seed_g, UsedFor.DOUGH))
         elif act.what is Handling.BIN:
@@ -199,7 +198,6 @@ _DEEDS = {
     Handling.TO_FRIDGE: DeedKind.TO_FRIDGE,
     Handling.TO_COUNTER: DeedKind.TO_COUNTER,
 }
-_PLACES = {Handling.WARMER: WARMER_C, Handling.COOLER: -WARMER_C}
 
 
 def _first(situation: Situation) -> Feed:
@@ -338,6 +336,7 @@ class _Story:
                 thickness_shown(hungry),
                 round(self.warmth(hour), 1),
                 line_mm(self.vessel, self.grams),
+                self.vessel.volume_ml,
                 self.vessel.height_mm,
             )
         )

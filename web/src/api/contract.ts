@@ -3739,6 +3739,8 @@ export interface components {
             thickness: components["schemas"]["Thickness"] | null;
             /** Top */
             top: components["schemas"]["Top"][];
+            /** Volume Ml */
+            volume_ml: number;
         };
         /**
          * GivenPart
@@ -4330,7 +4332,8 @@ export interface components {
         };
         /**
          * LivedOut
-         * @description How it goes if nothing more is done: every half hour until it ends; `flours` are what is in it.
+         * @description How it goes if nothing more is done: every half hour until it ends; `flours` are what is in it, `offered` what
+         *     can be done with it.
          */
         LivedOut: {
             /** Begins H */
@@ -4347,10 +4350,10 @@ export interface components {
             };
             /** Frames */
             frames: components["schemas"]["FrameOut"][];
+            /** Offered */
+            offered: components["schemas"]["Handling"][];
             /** Ran Over H */
             ran_over_h: number | null;
-            /** Volume Ml */
-            volume_ml: number;
         };
         /**
          * LookBody

@@ -7,22 +7,19 @@ import { DOING_HINTS, DOING_WORDS, practiceText, SIGN_WORDS } from "../../words"
 import { WorkingItOut } from "./OnThisDevice";
 import { LOOK } from "./story";
 
-const DOINGS = (Object.keys(DOING_WORDS) as PracticeDoing[]).filter((one) => one !== LOOK);
 /** What ends the jar is asked about once more. */
 const ENDS: ReadonlySet<PracticeDoing> = new Set(["bake", "bin"]);
 
 export function Deciding({
-  cold,
+  offered,
   busy,
   onDone,
 }: {
-  /** Whether it stands in the fridge. */
-  readonly cold: boolean;
+  readonly offered: readonly PracticeDoing[];
   readonly busy: boolean;
   readonly onDone: (what: PracticeDoing) => void;
 }) {
   const [asked, setAsked] = useState<PracticeDoing | null>(null);
-  const offered = DOINGS.filter((one) => one !== (cold ? "to_fridge" : "to_counter"));
   return (
     <section aria-labelledby="decide">
       <h2 id="decide" className="text-xl">

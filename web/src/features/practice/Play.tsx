@@ -19,8 +19,6 @@ import { anySeed, clockAt, drawnAt, frameAt, nextEvent, seedFrom } from "./story
 
 const SCALE = 2.6;
 const LEVEL_STEP = 0.05;
-/** A jar colder than this stands in the fridge. */
-const COLD_C = 12;
 
 /** One practice jar, by its situation and the seed in the address. */
 export function PlayPage() {
@@ -115,7 +113,7 @@ function Played({
                 {DOING_WORDS.look}
               </Button>
             )}
-            <Deciding cold={(frame?.celsius ?? 20) < COLD_C} busy={playing.waits} onDone={decide} />
+            <Deciding offered={lived.offered} busy={playing.waits} onDone={decide} />
             <p aria-live="polite" className="-mt-3 min-h-6 font-semibold text-leaf">
               {said}
             </p>

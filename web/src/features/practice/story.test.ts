@@ -14,6 +14,7 @@ function frame(at_h: number, level: number, more: Partial<PracticeFrame> = {}): 
     thickness: null,
     celsius: 22,
     line_mm: 30,
+    volume_ml: 370,
     height_mm: 110,
     ...more,
   };
@@ -24,9 +25,9 @@ const LIVED: PracticeLived = {
   ends_h: 12,
   ended_h: 12,
   ran_over_h: null,
-  volume_ml: 370,
   flours: { rye: 1 },
   fed_h: [0],
+  offered: ["wait", "feed"],
   frames: [
     frame(10, 1),
     frame(10.5, 1.2),

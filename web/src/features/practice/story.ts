@@ -57,9 +57,8 @@ export function drawnAt(lived: PracticeLived, atH: number): JarState | null {
   const frame = frameAt(lived, atH);
   if (!frame) return null;
   const lot = Object.entries(lived.flours).map(([flour, g]) => ({ flour, g }));
-  const grown = frame.height_mm > (lived.frames[0]?.height_mm ?? 0);
   return {
-    glass: { volumeMl: lived.volume_ml * (grown ? 2 : 1), heightMm: frame.height_mm, flare: 1 },
+    glass: { volumeMl: frame.volume_ml, heightMm: frame.height_mm, flare: 1 },
     lineMm: frame.line_mm,
     levelMm: Math.min(frame.height_mm, levelAt(lived, atH) * frame.line_mm),
     highMm: frame.fallen ? Math.min(frame.height_mm, frame.high * frame.line_mm) : null,
