@@ -18,6 +18,8 @@ from . import say
 from .place import PACKAGED
 
 NODE_AT_LEAST = (20, 19)
+# A machine that has just been started installs its own updates first.
+WAITS_ITS_TURN = ("--option", "DPkg::Lock::Timeout=300")
 
 
 @dataclass(frozen=True)
@@ -125,7 +127,7 @@ def require(needs: tuple[Need, ...]) -> None:
     with say.step("Reading Debian's package lists"):
         say.run([*as_root, "apt-get", "update"], log="apt-update", env=env, umask=0o022, own_session=False)
     with say.step(f"Installing {', '.join(missing)}"), _nothing_begins(as_root):
-        install = [*as_root, "env", "DEBIAN_FRONTEND=noninteractive", *command]
+        install = [*as_root, "env", "DEBIAN_FRONTEND=noninteractive", *command, *WAITS_ITS_TURN]
         # What is installed is for all users of the machine.
         say.run(install, log="apt-install", env=env, umask=0o022, own_session=False)
     still = [need.package for need in needs if not need.is_there()]
