@@ -21,6 +21,8 @@ PYODIDE = PACKAGES / "pyodide"
 NUMPY = PACKAGES / "@emscripten-forge" / "numpy"
 PYTHON_FILES = ("pyodide.mjs", "pyodide.asm.js", "pyodide.asm.wasm", "python_stdlib.zip", "pyodide-lock.json")
 NUMPY_FILE = "numpy.zip"
+# The shapes in which it answers, as a page knows them.
+CONTRACT = WEB / "src" / "api" / "contract.ts"
 KEPT = "python"
 UNUSED = re.compile(
     r"/(tests|f2py|testing|_pyinstaller|_examples|doc|include)/|_(umath|rational|flag|ufunc)_tests\.|_simd\.|\.(pyi|a|c|pxd)$"
@@ -48,6 +50,7 @@ def lay(dist: Path, compress: Callable[[Path], None]) -> None:
     _write(core, ((str(path.relative_to(CORE)), path.read_bytes()) for path in sources()))
     files = [*(runtime / name for name in (*PYTHON_FILES, NUMPY_FILE)), core]
     here = {
+        "contract": contract_mark(),
         "runtime": f"{SERVED}/{runtime.name}/",
         "core": f"{SERVED}/{core.name}",
         "files": [{"path": f"{SERVED}/{one.relative_to(folder)}", "bytes": one.stat().st_size} for one in files],
@@ -55,6 +58,11 @@ def lay(dist: Path, compress: Callable[[Path], None]) -> None:
     }
     (folder / "notices.md").write_text(_notices())
     (folder / "here.json").write_text(json.dumps(here))
+
+
+def contract_mark() -> str:
+    """A page takes no answers in shapes that it does not know: it was built with this mark, and so was the core."""
+    return _mark([CONTRACT])
 
 
 def sources() -> list[Path]:

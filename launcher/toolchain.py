@@ -145,7 +145,7 @@ def _empty(dist: Path) -> None:
 
 def _browser_core(dist: Path) -> None:
     made_by = Path(browser_core.__file__)
-    now = fingerprint([NPM_LOCK, made_by, *browser_core.sources()])
+    now = fingerprint([NPM_LOCK, made_by, browser_core.CONTRACT, *browser_core.sources()])
     stamp = Stamp(dist / browser_core.KEPT / ".made-from", now)
     if not stamp.fresh:
         npm_packages()
@@ -157,7 +157,7 @@ def _browser_core(dist: Path) -> None:
 
 def _build(language: str) -> None:
     with say.step(f"Building the front end ({language})"):
-        env = {**os.environ, "DESPERTAR_LANGUAGE": language}
+        env = {**os.environ, "DESPERTAR_LANGUAGE": language, "VITE_CONTRACT": browser_core.contract_mark()}
         say.run([program("npm"), "run", "build"], log=f"vite-build-{language}", cwd=WEB, env=env)
         _compress(WEB / "dist" / "assets")
 

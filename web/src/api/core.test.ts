@@ -6,6 +6,7 @@ import type { PracticeIn } from "./types";
 vi.mock("./core.worker?worker&url", () => ({ default: "/worker.js" }));
 
 const PARTS = {
+  contract: "shapes-1",
   runtime: "/python/runtime-1/",
   core: "/python/ferment-1.zip",
   files: [
@@ -83,6 +84,7 @@ beforeEach(() => {
   breaks = "";
   workers = [];
   vi.stubEnv("PROD", true);
+  vi.stubEnv("VITE_CONTRACT", PARTS.contract);
   vi.stubGlobal("fetch", fetched);
   vi.stubGlobal("caches", { open: async (name: string) => (name === "python" ? cache : scripts) });
   vi.stubGlobal("Worker", FakeWorker);
@@ -139,6 +141,31 @@ describe("what this device answers itself", () => {
     expect(asks).toContain(breaks);
     isGone = true;
     await http.POST("/api/practice/lived", ASKED);
+    expect(workers[0]?.questions[0]?.made.core).toBe(PARTS.core);
+  });
+
+  it("takes no answers of a core that answers in other shapes than this page knows", async () => {
+    await (await page()).keepCore(false);
+    // The page is of a newer kitchen, and the network went before its core came.
+    vi.stubEnv("VITE_CONTRACT", "shapes-2");
+    isGone = true;
+    const newer = await page();
+    expect((await newer.http.POST("/api/practice/lived", ASKED)).response.status).toBe(503);
+    expect(workers).toEqual([]);
+    isGone = false;
+    parts = { ...PARTS, contract: "shapes-2" };
+    await newer.keepCore(false);
+    isGone = true;
+    expect((await newer.http.POST("/api/practice/lived", ASKED)).data).toEqual({ ended_h: 7 });
+  });
+
+  it("stands by what it has where the kitchen is newer than the page", async () => {
+    const { keepCore, http } = await page();
+    await keepCore(false);
+    parts = { ...PARTS, contract: "shapes-2", core: "/python/ferment-2.zip" };
+    await keepCore(false);
+    isGone = true;
+    expect((await http.POST("/api/practice/lived", ASKED)).data).toEqual({ ended_h: 7 });
     expect(workers[0]?.questions[0]?.made.core).toBe(PARTS.core);
   });
 

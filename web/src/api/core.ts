@@ -10,6 +10,8 @@ import type { CoreAnswer, CoreMade, CoreQuestion } from "./core.worker";
 import workerAt from "./core.worker?worker&url";
 
 type Parts = CoreMade & {
+  /** In which shapes it answers. */
+  readonly contract: string;
   readonly files: readonly { readonly path: string; readonly bytes: number }[];
   readonly fetched_bytes: number;
 };
@@ -112,12 +114,17 @@ async function keep(isWanted: boolean): Promise<void> {
 
 async function newestParts(): Promise<Parts | null> {
   const told = await fetch(PARTS, { cache: "no-cache" }).catch(() => null);
-  return told?.ok ? ((await told.json()) as Parts) : null;
+  return told?.ok ? understood((await told.json()) as Parts) : null;
 }
 
 async function keptParts(kept: Cache): Promise<Parts | null> {
   const told = await kept.match(PARTS);
-  return told ? ((await told.json()) as Parts) : null;
+  return told ? understood((await told.json()) as Parts) : null;
+}
+
+/** What answers in the shapes that this page knows: one of the two may be of a newer kitchen than the other. */
+function understood(parts: Parts): Parts | null {
+  return parts.contract === import.meta.env.VITE_CONTRACT ? parts : null;
 }
 
 async function keepPart(kept: Cache, path: string, got: (bytes: number) => void): Promise<void> {

@@ -30,7 +30,10 @@ export function keepForOffline(): void {
   // Without it all works as long as the network does.
   addEventListener("load", () => {
     serviceWorker.register("/sw.js").catch(() => undefined);
-    void serviceWorker.ready.then(keepScripts).catch(() => undefined);
+    void serviceWorker.ready
+      .then(keepScripts)
+      .then(renewCore)
+      .catch(() => undefined);
   });
 }
 
@@ -43,6 +46,13 @@ async function keepScripts(): Promise<void> {
   // One by one, beside what the baker does: a phone's line is thin, and what is kept by then stays kept.
   for (const path of wanted) if (!there.has(path)) await kept.add(path);
   for (const [path, request] of there) if (!wanted.has(path)) await kept.delete(request);
+}
+
+/** A device that practises without a network goes on doing so after a newer version came. */
+async function renewCore(): Promise<void> {
+  if (!(await caches.has("python"))) return;
+  const { keepCore } = await import("../api/core");
+  await keepCore(false);
 }
 
 /** What was seen of a kitchen does not stay for whoever signs in next. */
