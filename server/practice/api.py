@@ -13,7 +13,7 @@ from accounts.security import REHEARSALS, Baker, signed_in
 from problems import ProblemsOut
 
 from . import services
-from .wire import ClassIn, HadItBeenOut, LivedOut, PracticeIn, PracticeTold, SupposedIn, asked_of
+from .wire import ClassIn, HadItBeenOut, HintIn, HintOut, LivedOut, PracticeIn, PracticeTold, SupposedIn, asked_of
 
 router = Router(tags=["practice"], auth=signed_in)
 CSV: dict[str, Any] = {"responses": {200: {"content": {"text/csv": {}}}}}
@@ -25,6 +25,12 @@ OF_A_JAR = {404: ProblemsOut, **ERRORS}
 def practice_lived(request: Baker, payload: PracticeIn) -> LivedOut:
     """How a practice jar goes, if nothing more is done with it than that."""
     return LivedOut.model_validate(services.lived(asked_of(payload)))
+
+
+@router.post("/practice/hint", response={200: HintOut, **ERRORS}, throttle=REHEARSALS)
+def practice_hint(request: Baker, payload: HintIn) -> HintOut:
+    """What the rules that watch real jars see of it at an hour."""
+    return HintOut(because=list(services.seen_at(asked_of(payload), payload.at_h)))
 
 
 @router.post("/practice/told", response={200: PracticeTold, **ERRORS}, throttle=REHEARSALS)

@@ -8,15 +8,21 @@ from uuid import UUID
 
 from accounts.services import Account
 from ferment.practice.class_table import Result, class_csv, told_of
-from ferment.practice.door import Story, story
+from ferment.practice.door import Story, hint, story
 from ferment.practice.judging import Told
 from ferment.practice.otherwise import BesideWhatWas, Supposed, beside
+from ferment.signs.contract import SignCode
 from guidance.services import read_through
 
 
 def lived(asked: Result) -> Story:
     """Raises Refusal for acts or a seed that cannot be."""
     return story(asked)
+
+
+def seen_at(asked: Result, at_h: float) -> tuple[SignCode, ...]:
+    """Raises Refusal as `lived` does, and for an hour that the situation has not."""
+    return hint(asked, at_h)
 
 
 def judged(asked: Result) -> Told:

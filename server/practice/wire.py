@@ -65,6 +65,16 @@ class LivedOut(Told):
     frames: list[FrameOut]
 
 
+class HintIn(PracticeIn):
+    """The hour at which somebody would know what the rules see."""
+
+    at_h: float
+
+
+class HintOut(Told):
+    because: list[SignCode]
+
+
 class JudgedOut(Told):
     """One act, and what the rules would have done at that hour; of a look, the true level and what it can be said to
     have meant."""

@@ -42,6 +42,19 @@ class TheDoor(TestCase):
         self.assertEqual((first["level"], first["meaning"], first["meant_rightly"]), (1.2, "spoiled", True))
         self.assertEqual((last["what"], last["opinion"]), ("bin", "liked"))
 
+    def test_a_hint_is_what_a_look_at_that_hour_would_be_told(self) -> None:
+        at_h = PINK.begins_h + 0.5
+        hint = answered("hint", at_h=at_h)
+        told = answered("told", acts=[{"at_h": at_h, "what": "look"}])
+        self.assertEqual(hint["because"], told["decisions"][0]["because"])
+        self.assertIn("mould", hint["because"])
+
+    def test_a_hint_knows_what_was_done_by_then_and_nothing_after(self) -> None:
+        feeds = [{"at_h": 96.0 + 12.0 * number, "what": "feed"} for number in range(4)]
+        fed, all_of_it = (answered("hint", situation="hush", acts=acts, at_h=121.0) for acts in (feeds[:3], feeds))
+        self.assertEqual(fed, all_of_it)
+        self.assertNotEqual(fed, answered("hint", situation="hush", at_h=121.0))
+
     def test_a_class_is_a_table(self) -> None:
         pupils = [
             {"situation": "pink", "seed": 3, "acts": acts, "name": name}
@@ -61,6 +74,9 @@ class TheDoor(TestCase):
         ):
             with self.subTest(field=field):
                 self.assertEqual(answered("lived", **wrong), (422, field))
+        for hour in ({}, {"at_h": "soon"}, {"at_h": PINK.ends_h + 0.1}):
+            with self.subTest(hour=hour):
+                self.assertEqual(answered("hint", **hour), (422, "at_h"))
         self.assertEqual(answered("class.csv", results=[]), (422, "results"))
         pupil = {"situation": "pink", "seed": 3, "acts": [{**BINNED, "what": "dance"}], "name": "Noor"}
         self.assertEqual(answered("class.csv", results=[pupil]), (422, "results.0.acts.0.what"))

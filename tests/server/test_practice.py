@@ -90,6 +90,10 @@ class Practising(TestCase):
             here = json.loads(answer_json(what, json.dumps(body)))
             self.assertEqual(here["status"], 200)
             self.assertEqual(ordered(here["body"]), ordered(self.baker.ok("POST", f"/api/practice/{what}", body)))
+        asked = {**body, "at_h": 110.0}
+        hint = json.loads(answer_json("hint", json.dumps(asked)))["body"]
+        self.assertTrue(hint["because"])
+        self.assertEqual(hint, self.baker.ok("POST", "/api/practice/hint", asked))
         results = {"results": [{"name": "Noor", **body}, {"name": "@x", **body, "acts": []}]}
         table = self.baker.client.post("/api/practice/class.csv", results, content_type="application/json")
         self.assertEqual(json.loads(answer_json("class.csv", json.dumps(results)))["body"], table.content.decode())
@@ -115,6 +119,10 @@ class Practising(TestCase):
                 here = json.loads(answer_json("lived", json.dumps(body)))
                 status, _, field = self.baker.problem("POST", "/api/practice/lived", body)
                 self.assertEqual((here["status"], here["body"]["errors"][0]["field"]), (status, field))
+        for hour in ({}, {"at_h": "soon"}, {"at_h": 1.0}):
+            body = {"situation": "hush", "seed": 7, "acts": [act], **hour}
+            (error,) = json.loads(answer_json("hint", json.dumps(body)))["body"]["errors"]
+            self.assertEqual(error["field"], self.baker.problem("POST", "/api/practice/hint", body)[2])
         inside = {"results": [{"name": "Noor", "situation": "hush", "seed": 7, "acts": [{**act, "what": "dance"}]}]}
         (error,) = json.loads(answer_json("class.csv", json.dumps(inside)))["body"]["errors"]
         self.assertEqual(error["field"], self.baker.problem("POST", "/api/practice/class.csv", inside)[2])

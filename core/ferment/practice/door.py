@@ -13,7 +13,9 @@ from enum import StrEnum
 from typing import Any, TypeVar
 
 from ..refusal import Refusal, RefusalCode, within
+from ..signs.contract import SignCode
 from .class_table import MOST_RESULTS, Result, class_csv, told_of
+from .judging import signs_at
 from .living import Frame, check_acts, live, situation_named
 from .places import housed, offered
 from .terms import Handling, Made, Meaning, SituationCode
@@ -55,8 +57,15 @@ def story(asked: Result) -> Story:
     )
 
 
+def hint(asked: Result, at_h: float) -> tuple[SignCode, ...]:
+    """What the rules see of it at that hour. Raises Refusal for acts, a seed or an hour that cannot be."""
+    situation = situation_named(asked.situation)
+    within(at_h, situation.begins_h, situation.ends_h, "at_h")
+    return signs_at(situation, asked.seed, asked.acts, at_h)
+
+
 def answer_json(what: str, asked: str) -> str:
-    """What a page asks, answered: `what` is "lived", "told" or "class.csv", `asked` the body that the server would get.
+    """What a page asks, answered: `what` is one of `ANSWERS`, `asked` the body that the server would get.
 
     The answer is {"status", "body"}: as the server would give it, 200 or 422 with what was refused.
     """
@@ -72,6 +81,10 @@ def _lived(asked: Mapping[str, Any]) -> object:
     return story(_asked(asked, ""))
 
 
+def _hint(asked: Mapping[str, Any]) -> object:
+    return {"because": hint(_asked(asked, ""), _number(asked.get("at_h"), "at_h"))}
+
+
 def _told(asked: Mapping[str, Any]) -> object:
     found = told_of(_asked(asked, ""))
     return {"ending": found.ending, "is_good": found.is_good, "share": found.share, "decisions": found.decisions}
@@ -83,7 +96,12 @@ def _class(asked: Mapping[str, Any]) -> object:
     return class_csv([_asked(one, f"results.{number}.") for number, one in enumerate(results)])
 
 
-ANSWERS: Mapping[str, Callable[[Mapping[str, Any]], object]] = {"lived": _lived, "told": _told, "class.csv": _class}
+ANSWERS: Mapping[str, Callable[[Mapping[str, Any]], object]] = {
+    "lived": _lived,
+    "hint": _hint,
+    "told": _told,
+    "class.csv": _class,
+}
 
 
 def _asked(asked: Mapping[str, Any], place: str) -> Result:

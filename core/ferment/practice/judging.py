@@ -112,6 +112,14 @@ def came_of(situation: Situation, seed: int, acts: Sequence[Made]) -> Ending:
     return _ending(situation, lived, acts, _share(situation, seed, lived))
 
 
+def signs_at(situation: Situation, seed: int, acts: Sequence[Made], at_h: float) -> tuple[SignCode, ...]:
+    """What the rules see of it at an hour, before anything else is done. Raises Refusal as `told` does."""
+    before = tuple(act for act in check_acts(situation, acts) if act.at_h <= at_h)
+    look = Made(at_h, Handling.LOOK)
+    found = _found(situation, live(situation, seed, (*before, look)), before, look)
+    return tuple(one.sign for one in found.findings)
+
+
 def _share(situation: Situation, seed: int, lived: Lived) -> float | None:
     """None where it would not rise in good hands either."""
     good = rises_once_more(live(situation, seed, situation.well))
@@ -146,8 +154,7 @@ _LEFT = frozenset({SignCode.HUNGRY_LIQUID, SignCode.STARVING_SMELL, SignCode.UNF
 
 def _is_hungry(situation: Situation, lived: Lived, acts: Sequence[Made]) -> bool:
     """Whether its signs say so at the end, to whoever looks then."""
-    at_last = (*acts, Made(lived.ended_h, Handling.LOOK))
-    found = assess(practice_setup(situation), log_of(situation, at_last, lived), when(lived.ended_h))
+    found = _found(situation, lived, acts, Made(lived.ended_h, Handling.LOOK))
     return any(one.sign in _LEFT for one in found.findings)
 
 
@@ -184,9 +191,7 @@ _MOVES: Mapping[Handling, frozenset[Move]] = {
 
 def _judged(situation: Situation, lived: Lived, acts: Sequence[Made], number: int) -> Judged:
     act = acts[number]
-    # By what was known before it, and what was before the baker's eyes.
-    known = (*acts[:number], replace(act, what=Handling.LOOK))
-    found = assess(practice_setup(situation), log_of(situation, known, lived), when(act.at_h))
+    found = _found(situation, lived, acts[:number], act)
     means = meanings(found)
     return Judged(
         act.at_h,
@@ -201,6 +206,12 @@ def _judged(situation: Situation, lived: Lived, acts: Sequence[Made], number: in
         means=means,
         meant_rightly=None if act.meaning is None or not means else act.meaning in means,
     )
+
+
+def _found(situation: Situation, lived: Lived, before: Sequence[Made], act: Made) -> Assessment:
+    """By what was known before an act, and what was before the baker's eyes then."""
+    known = (*before, replace(act, what=Handling.LOOK))
+    return assess(practice_setup(situation), log_of(situation, known, lived), when(act.at_h))
 
 
 def _opinion(found: Assessment, act: Made) -> Opinion:

@@ -29,6 +29,7 @@ const SCRIPTS = "scripts";
 /** What it is asked, by the address of what the kitchen would be asked. */
 const ASKS: ReadonlyMap<string, string> = new Map([
   ["/api/practice/lived", "lived"],
+  ["/api/practice/hint", "hint"],
   ["/api/practice/told", "told"],
   ["/api/practice/class.csv", "class.csv"],
 ]);

@@ -5,7 +5,6 @@ import { Button } from "../../ui/button";
 import { Confirm } from "../../ui/confirm";
 import { DOING_HINTS, DOING_WORDS, practiceText, SIGN_WORDS } from "../../words";
 import { WorkingItOut } from "./OnThisDevice";
-import { LOOK } from "./story";
 
 /** What ends the jar is asked about once more. */
 const ENDS: ReadonlySet<PracticeDoing> = new Set(["bake", "bin"]);
@@ -58,10 +57,9 @@ export function Hint({ asked, at }: { readonly asked: PracticeIn; readonly at: n
   const [isAsking, setAsking] = useState(false);
   const ask = async () => {
     setAsking(true);
-    const acts = [...asked.acts, { at_h: Math.round(at * 100) / 100, what: LOOK }];
-    const { data } = await http.POST("/api/practice/told", { body: { ...asked, acts } });
-    const because = data?.decisions.at(-1)?.because ?? [];
-    const words = because.map((sign) => SIGN_WORDS[sign]).join(" ");
+    const at_h = Math.round(at * 100) / 100;
+    const { data } = await http.POST("/api/practice/hint", { body: { ...asked, at_h } });
+    const words = data?.because.map((sign) => SIGN_WORDS[sign]).join(" ");
     setSaid({ at, words: data ? words || practiceText.noHint : practiceText.away });
   };
   return (
