@@ -89,6 +89,23 @@ class Practising(Journey):
         page.press("button", "Begin anew")
         page.sees("Day 5, 08:00")
 
+    def test_the_page_is_come_back_to_where_time_had_run_to(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/practice/hush?seed=9")
+        page.press("toggle", "fast")
+        page.press("button", "Let time run")
+        page.sees_not("Day 4, 18:")
+        page.driver.refresh()
+        page.sees("Let time run")
+        page.sees("Day")
+        self.assertNotIn("Day 4, 18:", page.text())
+        # As fast as was chosen for the other.
+        page.open("/practice/levain?seed=9")
+        page.press("button", "Let time run")
+        page.sees("What came of it")
+        page.driver.refresh()
+        page.sees("What came of it")
+
     def test_a_class_becomes_one_table(self) -> None:
         self.expected = ("422 (Unprocessable",)
         page = self.browser

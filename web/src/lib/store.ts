@@ -1,5 +1,5 @@
 /** Values kept on this device. A browser that forbids storage loses them at the end of the visit, nothing else. */
-import { useCallback, useState, useSyncExternalStore } from "react";
+import { useCallback, useMemo, useState, useSyncExternalStore } from "react";
 
 const PREFIX = "despertar.";
 const memory = new Map<string, string>();
@@ -72,7 +72,9 @@ export function useStored<T>(key: string, initial: T): [T, (next: T) => void] {
     },
     [key],
   );
-  return [parsed<T>(text) ?? initial, change];
+  // The same value for as long as the same is kept.
+  const kept = useMemo(() => parsed<T>(text), [text]);
+  return [kept ?? initial, change];
 }
 
 let owner = "";

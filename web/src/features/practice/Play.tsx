@@ -5,6 +5,7 @@ import { glassSpan, glassWidth, JarDrawing } from "../../drawing/jar";
 import { clockTime } from "../../lib/clock-time";
 import { useTitle } from "../../lib/hooks";
 import { degrees, times } from "../../lib/numbers";
+import { useStored } from "../../lib/store";
 import { Button, ButtonLink } from "../../ui/button";
 import { Choice, choiceItems } from "../../ui/choice";
 import { LevelSlider } from "../../ui/level-slider";
@@ -44,7 +45,7 @@ function Played({
   /** What it is about is not told before the end. */
   readonly isSurprise: boolean;
 }) {
-  const [speed, setSpeed] = useState<Speed>("usual");
+  const [speed, setSpeed] = useStored<Speed>("practice.speed", "usual");
   const [said, setSaid] = useState("");
   const [level, setLevel] = useState<number | null>(null);
   const playing = usePlaying(code, seed, speed);

@@ -1,6 +1,6 @@
 /** A practice jar while it is played: what was done is kept on this device, time runs by itself or stands still. */
 import { keepPreviousData } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { api } from "../../api/client";
 import type {
   PracticeDoing,
@@ -21,6 +21,8 @@ const STEP_MS = 1000;
 
 type Played = { readonly acts: readonly PracticeMade[]; readonly at: number | null };
 
+const NOTHING_DONE: Played = { acts: [], at: null };
+
 export type Playing = {
   readonly acts: readonly PracticeMade[];
   readonly lived: PracticeLived | null;
@@ -39,7 +41,7 @@ export type Playing = {
 };
 
 export function usePlaying(situation: SituationCode, seed: number, speed: Speed): Playing {
-  const [played, setPlayed] = useStored<Played>(`practice:${situation}:${seed}`, { acts: [], at: null });
+  const [played, setPlayed] = useStored<Played>(`practice:${situation}:${seed}`, NOTHING_DONE);
   const [moment, setMoment] = useState<number | null>(null);
   const [wantsRun, setRuns] = useState(false);
   const { acts } = played;
@@ -58,20 +60,25 @@ export function usePlaying(situation: SituationCode, seed: number, speed: Speed)
   const at = Math.min(moment ?? played.at ?? lived?.begins_h ?? 0, ends);
   const isOver = lived !== null && !waits && at >= ends - 1e-6;
   const runs = wantsRun && !waits && !isOver;
+  const goTo = useCallback(
+    (next: number, done: readonly PracticeMade[] = acts) => {
+      setMoment(next);
+      setPlayed({ acts: done, at: next });
+    },
+    [acts, setPlayed],
+  );
   useEffect(() => {
     if (!runs) return;
     const calm = matchMedia("(prefers-reduced-motion: reduce)").matches;
     const every = calm ? STEP_MS : TICK_MS;
-    const hours = (HOURS_PER_SECOND[speed] * every) / 1000;
-    const timer = setInterval(() => setMoment((before) => Math.min((before ?? at) + hours, ends)), every);
-    return () => clearInterval(timer);
-    // It goes on from where it stands; `at` is only where it begins.
-  }, [runs, speed, ends, at]);
-  const add = (made: Omit<PracticeMade, "at_h">) => {
-    const at_h = Math.round(at * 100) / 100;
-    setMoment(at);
-    setPlayed({ acts: [...acts, { ...made, at_h }], at });
-  };
+    const next = Math.min(at + (HOURS_PER_SECOND[speed] * every) / 1000, ends);
+    // On the hours and at its end it is kept how far it is: a page opened anew goes on from there.
+    const isKept = next === ends || Math.floor(next) > Math.floor(at);
+    const timer = setTimeout(() => (isKept ? goTo(next) : setMoment(next)), every);
+    return () => clearTimeout(timer);
+  }, [runs, speed, ends, at, goTo]);
+  const add = (made: Omit<PracticeMade, "at_h">) =>
+    goTo(at, [...acts, { ...made, at_h: Math.round(at * 100) / 100 }]);
   return {
     acts,
     lived,
@@ -81,17 +88,17 @@ export function usePlaying(situation: SituationCode, seed: number, speed: Speed)
     away: story.isError,
     isOver,
     retry: () => void story.refetch(),
-    run: setRuns,
-    goTo: (next) => {
-      setMoment(Math.min(next, ends));
-      setPlayed({ acts, at: Math.min(next, ends) });
+    run: (on) => {
+      setRuns(on);
+      if (runs && !on) goTo(at);
     },
+    goTo: (next) => goTo(Math.min(next, ends)),
     act: (what) => add({ what }),
     look: (level, meaning) => add({ what: LOOK, level, meaning }),
     anew: () => {
       setRuns(false);
       setMoment(null);
-      setPlayed({ acts: [], at: null });
+      setPlayed(NOTHING_DONE);
     },
   };
 }
