@@ -171,7 +171,10 @@ function Standing({
   const { left, width } = glassWidth(state.glass, SCALE);
   const most = state.glass.heightMm / (state.lineMm ?? 1);
   return (
-    <section aria-label={practiceText.modelled} className="flex flex-col items-center gap-2">
+    <section
+      aria-label={practiceText.modelled}
+      className="flex flex-col items-center gap-2 md:sticky md:top-6 md:self-start"
+    >
       <p className="text-2xl font-bold tabular-nums">{practiceText.day(day, clockTime(minutes))}</p>
       <p className="text-soft">
         {practiceText.left(lived.ends_h - at)} · {practiceText.warmth(degrees(frame.celsius))}
