@@ -77,6 +77,16 @@ class Practising(Journey):
         page.until("no warmer place", lambda: not page.all("button", "Somewhere warmer") or None)
         page.one("button", "Into the fridge")
 
+    def test_what_is_left_be_is_in_sight_on_a_phone_too(self) -> None:
+        page = self.browser
+        page.size(390, 844)
+        self.enter(self.owner, "/practice/levain?seed=9")
+        page.press("button", "Leave it be")
+        page.sees("Stop time")
+        jar = page.one("region", "A practice jar, made by the model")
+        top = page.driver.execute_script("return arguments[0].getBoundingClientRect().top", jar)
+        self.assertGreaterEqual(top, 0)
+
     def test_what_was_done_outlasts_the_page_and_the_same_seed_is_the_same_jar(self) -> None:
         page = self.browser
         self.enter(self.owner, "/practice/too_often?seed=9")

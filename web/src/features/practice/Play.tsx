@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { type Ref, useEffect, useMemo, useRef, useState } from "react";
 import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
 import type { PracticeDoing, PracticeLived, SituationCode } from "../../api/types";
 import { glassSpan, glassWidth, JarDrawing } from "../../drawing/jar";
@@ -49,6 +49,7 @@ function Played({
   const [said, setSaid] = useState("");
   const [level, setLevel] = useState<number | null>(null);
   const playing = usePlaying(code, seed, speed);
+  const standing = useRef<HTMLElement>(null);
   const navigate = useNavigate();
   const words = SITUATION_WORDS[code];
   const isHidden = isSurprise && !playing.isOver;
@@ -68,6 +69,8 @@ function Played({
     setLevel(null);
     playing.act(what);
     playing.run(what === "wait");
+    // On a phone the jar is out of sight where that is decided; it is to be watched now.
+    if (what === "wait") standing.current?.scrollIntoView({ block: "nearest" });
     setSaid(practiceText.did(DOING_WORDS[what]));
   };
   return (
@@ -86,7 +89,7 @@ function Played({
         />
       ) : (
         <div className="mt-5 grid gap-x-12 gap-y-8 md:grid-cols-[minmax(15rem,auto)_1fr]">
-          <Standing lived={lived} at={at} level={level} onLevel={setLevel} />
+          <Standing ref={standing} lived={lived} at={at} level={level} onLevel={setLevel} />
           <div className="flex min-w-0 flex-col gap-6">
             <Time playing={playing} lived={lived} speed={speed} onSpeed={setSpeed} />
             {level !== null && frame ? (
@@ -153,11 +156,13 @@ function Away({ onRetry }: { readonly onRetry: () => void }) {
 
 /** The jar as it stands, with the handle to read its level by while it is looked at. */
 function Standing({
+  ref,
   lived,
   at,
   level,
   onLevel,
 }: {
+  readonly ref: Ref<HTMLElement>;
   readonly lived: PracticeLived;
   readonly at: number;
   readonly level: number | null;
@@ -172,8 +177,9 @@ function Standing({
   const most = state.glass.heightMm / (state.lineMm ?? 1);
   return (
     <section
+      ref={ref}
       aria-label={practiceText.modelled}
-      className="flex flex-col items-center gap-2 md:sticky md:top-6 md:self-start"
+      className="flex scroll-mt-6 flex-col items-center gap-2 md:sticky md:top-6 md:self-start"
     >
       <p className="text-2xl font-bold tabular-nums">{practiceText.day(day, clockTime(minutes))}</p>
       <p className="text-soft">
