@@ -83,9 +83,20 @@ class Practising(Journey):
         self.enter(self.owner, "/practice/levain?seed=9")
         page.press("button", "Leave it be")
         page.sees("Stop time")
+        page.sees("Done: Leave it be.")
         jar = page.one("region", "A practice jar, made by the model")
         top = page.driver.execute_script("return arguments[0].getBoundingClientRect().top", jar)
         self.assertGreaterEqual(top, 0)
+
+    def test_what_is_done_while_time_runs_is_done_and_time_stands_still(self) -> None:
+        page = self.browser
+        self.enter(self.owner, "/practice/fridge_month?seed=9")
+        page.press("button", "Let time run")
+        page.press("button", "Out of the fridge")
+        page.sees("Let time run")
+        page.one("button", "Into the fridge")
+        page.driver.refresh()
+        page.one("button", "Into the fridge")
 
     def test_what_was_done_outlasts_the_page_and_the_same_seed_is_the_same_jar(self) -> None:
         page = self.browser

@@ -68,7 +68,6 @@ function Played({
   const decide = (what: PracticeDoing) => {
     setLevel(null);
     playing.act(what);
-    playing.run(what === "wait");
     // On a phone the jar is out of sight where that is decided; it is to be watched now.
     if (what === "wait") standing.current?.scrollIntoView({ block: "nearest" });
     setSaid(practiceText.did(DOING_WORDS[what]));

@@ -77,8 +77,11 @@ export function usePlaying(situation: SituationCode, seed: number, speed: Speed)
     const timer = setTimeout(() => (isKept ? goTo(next) : setMoment(next)), every);
     return () => clearTimeout(timer);
   }, [runs, speed, ends, at, goTo]);
-  const add = (made: Omit<PracticeMade, "at_h">) =>
+  /** Time stands still after it, unless the jar is left be. */
+  const add = (made: Omit<PracticeMade, "at_h">) => {
+    setRuns(made.what === "wait");
     goTo(at, [...acts, { ...made, at_h: Math.round(at * 100) / 100 }]);
+  };
   return {
     acts,
     lived,
