@@ -8,6 +8,7 @@ import os
 from contextlib import nullcontext
 
 from . import backup, clock, say, serving, soundness, toolchain, upgrade, watching
+from .database import Database
 from .house import opened, set_up
 from .place import PYTHON, SERVER, VAR, VERSION
 
@@ -58,34 +59,37 @@ def upgrade_house(_: argparse.Namespace) -> int:
     try:
         with serving.only_one() as lock:
             db.holding = (lock,)
-            db.start()
-            env = {**os.environ, **serving.django_env(db, demo=False)}
-            now = clock.now()
-            with say.step("Writing a backup and reading it again"):
-                told = backup.write(db, backup.FOLDER / now.strftime("before-upgrade-%Y%m%d-%H%M%S.tar.gz"), now)
-            dump = upgrade.keep(db)
             try:
-                with serving.undisturbed(), say.step("Changing the database"):
-                    upgrade.prepare(db, env, [])
-                with say.step("Telling every kitchen once"):
-                    sound = say.run([PYTHON, SERVER / "manage.py", "sound"], log="manage-sound", env=env)
-            except say.Stop as reason:
-                with serving.undisturbed(), say.step("Taking it back"):
-                    upgrade.go_back(db, dump)
-                raise say.Stop(
-                    f"The upgrade did not go well and was taken back: everything is as it was. {reason}"
-                ) from reason
-            found = json.loads(next(line for line in sound.splitlines() if line.startswith("{")))
-            say.line(f"Upgraded to {VERSION}: {told}; {found['told']} jars told.")
-            if found["unread"]:
-                say.line(f"{found['unread']} jars cannot be read by this version; each says why on its own page.")
-            return 0
+                return _upgraded(db)
+            finally:
+                db.stop()
     except serving.AlreadyRunning:
         raise say.Stop(
             "The kitchen runs, by the Despertar of before. ./despertar stop, then ./despertar upgrade."
         ) from None
-    finally:
-        db.stop()
+
+
+def _upgraded(db: Database) -> int:
+    db.start()
+    env = {**os.environ, **serving.django_env(db, demo=False)}
+    now = clock.now()
+    with say.step("Writing a backup and reading it again"):
+        told = backup.write(db, backup.FOLDER / now.strftime("before-upgrade-%Y%m%d-%H%M%S.tar.gz"), now)
+    dump = upgrade.keep(db)
+    try:
+        with serving.undisturbed(), say.step("Changing the database"):
+            upgrade.prepare(db, env, [])
+        with say.step("Telling every kitchen once"):
+            sound = say.run([PYTHON, SERVER / "manage.py", "sound"], log="manage-sound", env=env)
+    except say.Stop as reason:
+        with serving.undisturbed(), say.step("Taking it back"):
+            upgrade.go_back(db, dump)
+        raise say.Stop(f"The upgrade did not go well and was taken back: everything is as it was. {reason}") from reason
+    found = json.loads(next(line for line in sound.splitlines() if line.startswith("{")))
+    say.line(f"Upgraded to {VERSION}: {told}; {found['told']} jars told.")
+    if found["unread"]:
+        say.line(f"{found['unread']} jars cannot be read by this version; each says why on its own page.")
+    return 0
 
 
 def check(_: argparse.Namespace) -> int:

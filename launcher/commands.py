@@ -29,32 +29,44 @@ def start(arguments: argparse.Namespace) -> int:
 def dev(_: argparse.Namespace) -> int:
     """The demo with hot reload: Django's and Vite's own development servers."""
     serving.heed_signals()
-    processes: list[subprocess.Popen[bytes]] = []
-    db = serving.database()
     try:
         with serving.only_one() as lock:
-            serving.clear_strays()
-            house.set_up()
-            toolchain.npm_packages()
-            env = house.open_database(lock, demo_kitchen=True, debug=True)
-            port = free_port()
-            command = [str(PYTHON), str(SERVER / "manage.py"), "runserver", f"127.0.0.1:{port}"]
-            processes.append(subprocess.Popen(command, env=env, start_new_session=True))
-            vite = toolchain.npm_run("dev")
-            vite_env = {**os.environ, "DESPERTAR_API": f"http://127.0.0.1:{port}", serving.HOUSE: str(VAR)}
-            processes.append(subprocess.Popen(vite, cwd=WEB, env=vite_env, start_new_session=True))
-            while all(process.poll() is None for process in processes):
-                time.sleep(0.5)
+            _develop(lock)
             raise say.Stop("Django or Vite ended by itself.")
+    except serving.AlreadyRunning as running:
+        return _runs_already(running)
     except serving.Asked:
         return 0
+
+
+def _develop(lock: int) -> None:
+    processes: list[subprocess.Popen[bytes]] = []
+    try:
+        serving.clear_strays()
+        house.set_up()
+        toolchain.npm_packages()
+        env = house.open_database(lock, demo_kitchen=True, debug=True)
+        port = free_port()
+        command = [str(PYTHON), str(SERVER / "manage.py"), "runserver", f"127.0.0.1:{port}"]
+        processes.append(subprocess.Popen(command, env=env, start_new_session=True))
+        vite = toolchain.npm_run("dev")
+        vite_env = {**os.environ, "DESPERTAR_API": f"http://127.0.0.1:{port}", serving.HOUSE: str(VAR)}
+        processes.append(subprocess.Popen(vite, cwd=WEB, env=vite_env, start_new_session=True))
+        while all(process.poll() is None for process in processes):
+            time.sleep(0.5)
     finally:
         for process in processes:
             with suppress(ProcessLookupError):
                 os.killpg(process.pid, 15)
         for process in processes:
             serving.end(process)
-        db.stop()
+        serving.database().stop()
+
+
+def _runs_already(running: serving.AlreadyRunning) -> int:
+    where = f"at {running.address}" if running.address else "(it is still starting)"
+    say.line(f"Despertar already runs {where}. ./despertar stop ends it.")
+    return 0
 
 
 def stop(_: argparse.Namespace) -> int:
@@ -179,9 +191,7 @@ def _serve(arguments: argparse.Namespace, *, demo_kitchen: bool) -> int:
             say.line("  Ctrl-C stops it.\n")
             watching.keep(db, kept, lambda: upgrade.prepare(db, env, []), time.sleep)
     except serving.AlreadyRunning as running:
-        where = f"at {running.address}" if running.address else "(it is still starting)"
-        say.line(f"Despertar already runs {where}. ./despertar stop ends it.")
-        return 0
+        return _runs_already(running)
     except serving.Asked:
         say.line("\n  Stopping …")
         return 0

@@ -200,7 +200,11 @@ class Upgraded(Backups):
     def test_what_does_not_go_well_is_taken_back(self) -> None:
         """A table in the way of a change: the upgrade fails halfway, and everything is as it was."""
         before = self.house.sql("SELECT id, body FROM logbook_entry ORDER BY id")
+        serves = self.house.pids()["database"]
         self.assertIn("The kitchen runs", ask(self.house, "upgrade").stderr)
+        self.assertIn("already runs", ask(self.house, "dev").stdout)
+        # What is refused leaves the kitchen as it runs.
+        self.assertEqual(self.house.pids().get("database"), serves)
         self.house.manage("migrate", "trials", "zero", "--verbosity", "0")
         self.house.sql("CREATE TABLE trials_part (of_somebody_else INT)")
         self.house.stop()
