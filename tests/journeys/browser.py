@@ -162,7 +162,14 @@ class Browser:
         self.driver.execute_cdp_cmd("Page.setDownloadBehavior", {"behavior": "allow", "downloadPath": str(folder)})
 
     def offline(self, *, gone: bool) -> None:
-        conditions = {"offline": gone, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1}
+        self._line(gone=gone, latency_ms=0)
+
+    def slow(self, latency_ms: int) -> None:
+        """So long on the way to every answer; none again with 0."""
+        self._line(gone=False, latency_ms=latency_ms)
+
+    def _line(self, *, gone: bool, latency_ms: int) -> None:
+        conditions = {"offline": gone, "latency": latency_ms, "downloadThroughput": -1, "uploadThroughput": -1}
         self.driver.execute_cdp_cmd("Network.enable", {})
         self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", conditions)
 

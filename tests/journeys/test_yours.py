@@ -172,6 +172,9 @@ class ASpreadsheet(Journey):
             page.sees("This is no spreadsheet that can be read here.")
             page.choose_file("The file", file)
             page.sees("What each column holds")
+            # The next is picked before the answer to the one before it.
+            page.slow(800)
+            self.addCleanup(page.slow, 0)
             for column, holds in (("At", "time"), ("Did", "what was done"), ("How high", "level")):
                 page.pick(column, holds)
             page.pick("Feeds are of", "whole rye")

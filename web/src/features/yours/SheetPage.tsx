@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { type ReactNode, useId, useState } from "react";
+import { type ReactNode, useId, useRef, useState } from "react";
 import { askAgain } from "../../api/ask-again";
 import { http } from "../../api/client";
 import { keepSheet, readSheet } from "../../api/parcel";
@@ -35,16 +35,26 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
   const id = useId();
   const [file, setFile] = useState<File | null>(null);
   const [read, setRead] = useState<SheetRead | null>(null);
+  // As it was picked; what is read so comes after it.
+  const [how, setHow] = useState<SheetHow | null>(null);
+  const newest = useRef(0);
   const [busy, setBusy] = useState(false);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [kept, setKept] = useState<readonly string[]>([]);
   const [said, setSaid] = useState("");
-  const ask = async (from: File, how: SheetHow | null) => {
+  const ask = async (from: File, picked: SheetHow | null) => {
+    newest.current += 1;
+    const turn = newest.current;
+    setHow(picked);
     setBusy(true);
-    const { data, problems: found } = await readSheet(jar.id, from, how);
+    const { data, problems: found } = await readSheet(jar.id, from, picked);
+    // Something else was picked meanwhile, and is asked about.
+    if (turn !== newest.current) return;
     setBusy(false);
     setProblems(found);
-    if (data) setRead(data);
+    if (!data) return;
+    setRead(data);
+    setHow(data.how);
   };
   const choose = (next: File | undefined) => {
     setFile(next ?? null);
@@ -54,7 +64,7 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
     if (next) void ask(next, null);
   };
   const change = (part: Partial<SheetHow>) => {
-    if (file && read) void ask(file, { ...read.how, ...part });
+    if (file && how) void ask(file, { ...how, ...part });
   };
   const keep = async () => {
     if (!file || !read) return;
@@ -100,7 +110,7 @@ function Bring({ opened }: { readonly opened: OpenJar }) {
       {busy && !read && <Loading what={sheetText.lookingAtIt} />}
       {read && (
         <>
-          <Columns read={read} onChange={change} />
+          <Columns read={read} how={how ?? read.how} onChange={change} />
           <section aria-labelledby="says" aria-busy={busy} className="flex max-w-3xl flex-col gap-3">
             <h2 id="says" className="text-2xl">
               {sheetText.whatItSays}
@@ -141,13 +151,14 @@ const LEVELS = choiceItems(UNIT_NAMES);
 const PARTS = choiceItems(SHEET_PARTS);
 
 function Columns({
-  read,
+  read: { heads, samples },
+  how,
   onChange,
 }: {
   readonly read: SheetRead;
+  readonly how: SheetHow;
   readonly onChange: (part: Partial<SheetHow>) => void;
 }) {
-  const { heads, samples, how } = read;
   const holds = (place: number) => PARTS.find(({ value }) => how.columns[value] === place)?.value ?? "";
   const match = (place: number, part: string) => {
     const others = Object.entries(how.columns).filter(([name, column]) => column !== place && name !== part);
