@@ -52,11 +52,16 @@ const offline = VitePWA({
         options: {
           cacheName: "kitchen",
           networkTimeoutSeconds: 4,
-          // What was kept tells an old time, by which no clock may be set.
           plugins: [
             {
-              cachedResponseWillBeUsed: async ({ cachedResponse }) => {
-                if (!cachedResponse) return cachedResponse;
+              fetchDidFail: async ({ state }) => {
+                if (state) state.failed = true;
+              },
+              cachedResponseWillBeUsed: async ({ request, cachedResponse, state }) => {
+                // What was kept knows nothing of what was just written (`api/ask-again.ts`): it stands in for a kitchen
+                // that cannot be reached, not for one that is slow.
+                if (!cachedResponse || (request.cache === "no-cache" && !state?.failed)) return null;
+                // It tells an old time, by which no clock may be set.
                 const headers = new Headers(cachedResponse.headers);
                 headers.delete("Date");
                 return new Response(cachedResponse.body, { status: cachedResponse.status, headers });

@@ -1,8 +1,18 @@
-"""A connection lost while saving: kept on the device, said, sent when it is back."""
+"""A connection lost while saving: kept on the device, said, sent when it is back; and one that is only slow."""
 
 from __future__ import annotations
 
+from threading import Event
+from typing import Any
+from unittest.mock import patch
+
+from guidance import pages
+
 from .base import Journey
+from .test_no_network import ACTIVE
+
+# A page shows what it has kept where a kitchen takes longer than four.
+SLOW_S = 5.0
 
 
 class LostConnection(Journey):
@@ -61,3 +71,27 @@ class LostConnection(Journey):
         page.press("button", "Invite somebody")
         page.sees("Tell it to one person.")
         page.sees_not("The kitchen cannot be reached.")
+
+
+class ASlowKitchen(Journey):
+    def test_what_was_written_is_shown_and_not_what_was_kept_before_it(self) -> None:
+        page = self.browser
+        owner = self.baker().plan(name="Thistle").mix(10.0)
+        self.enter(owner)
+        page.driver.execute_async_script(ACTIVE)
+        # What is seen once the worker is there is what it keeps.
+        page.open(f"/jars/{owner.jar_id}")
+        page.press("link", "Look")
+        page.type("Level", "1.6")
+        told, answered = pages.kitchen_page, Event()
+
+        def slowly(*asked: Any) -> Any:
+            answered.wait(SLOW_S)
+            answered.set()
+            return told(*asked)
+
+        with patch.object(pages, "kitchen_page", slowly):
+            page.press("button", "Save the look")
+            page.sees("1.6 ×")
+            page.until("the kitchen's answer", lambda: answered.is_set() or None)
+            page.sees("1.6 ×")

@@ -2,6 +2,7 @@
 import createFetchClient, { type Middleware } from "openapi-fetch";
 import createQueryClient from "openapi-react-query";
 import { heardTime } from "../lib/clock";
+import { wantsNewest } from "./ask-again";
 import type { paths } from "./contract";
 import type { ProblemCode, Problems } from "./types";
 
@@ -19,6 +20,7 @@ const OUT_OF_REACH: Problems = {
 const guard: Middleware = {
   onRequest({ request }) {
     if (request.method !== "GET") request.headers.set("X-CSRFToken", csrfToken());
+    else if (wantsNewest()) return new Request(request, { cache: "no-cache" });
     return request;
   },
   onResponse({ request, response }) {
