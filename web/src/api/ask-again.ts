@@ -1,5 +1,6 @@
 import type { QueryClient } from "@tanstack/react-query";
 
+// After a minute every page has asked by itself again, and what is kept is of after the write.
 const NEWEST_FOR_MS = 60_000;
 let writtenAt = Number.NEGATIVE_INFINITY;
 
